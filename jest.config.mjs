@@ -1,0 +1,16 @@
+/** @type {import('jest').Config} */
+const config = {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/src', '<rootDir>/test', '<rootDir>/demo', '<rootDir>/scripts'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
+  transform: {
+    '^.+\\.(t|j|mj)sx?$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } },
+    ],
+  },
+  transformIgnorePatterns: ['/node_modules/(?!(nanoid|comlink|idb|canonicalize)/)'],
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/test/server-only.ts' },
+}
+
+export default config

@@ -1,0 +1,6 @@
+export * from './types'
+export * from './offcuts'
+export * from './grid-planner'
+export * from './check'
+export * from './size-sweep'
+export * from './round-to-yield'

@@ -1,0 +1,79 @@
+import { requireRange } from '../errors'
+import { roundToRuler, RULERS, umFromMm, type RulerKey } from '../units'
+import type { CutPlanner, StockSheets } from './types'
+
+/** One paper's part of a sweep: how many pieces, out of which sheets (their number is not limited here). */
+export interface SweepPaper {
+  readonly paperId: string
+  readonly pieces: number
+  readonly stock: readonly StockSheets[]
+}
+
+/** Sheets taken at one size; `null` where some paper has no sheet that large. */
+export interface SweepPoint {
+  readonly sideMm: number
+  readonly sheets: number | null
+}
+
+export interface SweepProgress {
+  readonly done: number
+  readonly total: number
+}
+
+export type SweepResult =
+  | { readonly status: 'done'; readonly points: readonly SweepPoint[] }
+  | { readonly status: 'stopped'; readonly points: readonly SweepPoint[] }
+
+/** Sizes one sweep may look at. */
+const MOST_SIZES = 2000
+
+/** The marks of a ruler from `fromMm` to `toMm`. */
+function marks(fromMm: number, toMm: number, ruler: RulerKey): readonly number[] {
+  const { stepMm } = RULERS[ruler]
+  const first = roundToRuler(fromMm, ruler, 'up')
+  const count = Math.floor((toMm - first) / stepMm + 1e-9) + 1
+  return Array.from({ length: Math.max(0, Math.min(MOST_SIZES, count)) }, (_, index) => first + index * stepMm)
+}
+
+/**
+ * Sheets needed at every size of square on the ruler between two sizes, so that yield cliffs show.
+ *
+ * Each paper is planned as if its whole sheets never ran out and with no offcuts. `onProgress` is called after each
+ * size; when it returns false the sweep stops and returns what it has.
+ * *Cost* one plan a size and paper. *Throws* `OUT_OF_RANGE`.
+ */
+export function sweepSizes(
+  papers: readonly SweepPaper[],
+  range: { readonly fromMm: number; readonly toMm: number; readonly ruler: RulerKey },
+  plan: CutPlanner,
+  onProgress: (progress: SweepProgress) => boolean,
+): SweepResult {
+  requireRange('smallest size', range.fromMm, 'mm', 1, 10_000)
+  requireRange('largest size', range.toMm, 'mm', range.fromMm, 10_000)
+  const sides = marks(range.fromMm, range.toMm, range.ruler)
+  const points: SweepPoint[] = []
+  for (const sideMm of sides) {
+    const sideUm = umFromMm(sideMm)
+    const counts = papers.map(({ pieces, stock }) => {
+      const unlimited = stock.filter((sheets) => !sheets.offcut).map((sheets) => ({ ...sheets, available: pieces }))
+      const result = plan({ pieceUm: { widthUm: sideUm, heightUm: sideUm }, pieces, stock: unlimited })
+      return result.status === 'planned' ? result.layouts.reduce((sum, layout) => sum + layout.sheets, 0) : null
+    })
+    points.push({
+      sideMm,
+      sheets: counts.includes(null) ? null : counts.reduce<number>((sum, count) => sum + (count ?? 0), 0),
+    })
+    if (!onProgress({ done: points.length, total: sides.length })) return { status: 'stopped', points }
+  }
+  return { status: 'done', points }
+}
+
+/**
+ * The largest size below `sideMm` in a sweep that takes fewer sheets than `sideMm` does; `undefined` where none does
+ * or where the size itself is not in the sweep.
+ */
+export function nextSmallerSaving(points: readonly SweepPoint[], sideMm: number): SweepPoint | undefined {
+  const here = points.find((point) => Math.abs(point.sideMm - sideMm) < 1e-6)?.sheets
+  if (here === undefined || here === null) return undefined
+  return points.findLast((point) => point.sideMm < sideMm - 1e-6 && point.sheets !== null && point.sheets < here)
+}

@@ -1,0 +1,5 @@
+export * from './types'
+export * from './find'
+export * from './sizing'
+export * from './outline'
+export { LIBRARY } from './library'

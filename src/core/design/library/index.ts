@@ -1,0 +1,7 @@
+import type { DesignDocument } from '../types'
+import { cornerFoldedRosette } from './corner-folded-rosette'
+import { narrowLeaf } from './narrow-leaf'
+import { simpleHeart } from './simple-heart'
+
+/** Every design that ships, in the order the library shows them. */
+export const LIBRARY: readonly DesignDocument[] = [cornerFoldedRosette, narrowLeaf, simpleHeart]

@@ -1,0 +1,54 @@
+/**
+ * Errors of the core. Expected outcomes are values; a caller's mistake is a `CoreError`; our own bug is an
+ * `InvariantError`. Flows and workers turn the first kind into `{ok: false, code, detail}` exactly once.
+ */
+export type CoreErrorCode =
+  | 'NOT_FINITE'
+  | 'OUT_OF_RANGE'
+  | 'NOT_INTEGER'
+  | 'UNKNOWN_AXIS'
+  | 'UNKNOWN_VARIANT'
+  | 'UNKNOWN_GAUGE'
+  | 'SIZE_NOT_REACHABLE'
+
+/** What went wrong, where, and within which range it would have been right. */
+export interface CoreErrorDetail {
+  readonly name: string
+  readonly value: number | string
+  readonly unit?: string
+  readonly min?: number
+  readonly max?: number
+}
+
+export class CoreError extends Error {
+  readonly code: CoreErrorCode
+  readonly detail: CoreErrorDetail
+
+  constructor(code: CoreErrorCode, detail: CoreErrorDetail) {
+    super(`${code}: ${detail.name} = ${detail.value}${detail.unit ? ` ${detail.unit}` : ''}`)
+    this.name = 'CoreError'
+    this.code = code
+    this.detail = detail
+  }
+}
+
+export class InvariantError extends Error {
+  override readonly name = 'InvariantError'
+}
+
+/** Throws when something that our own code guarantees does not hold. */
+export function invariant(condition: unknown, what: string): asserts condition {
+  if (!condition) throw new InvariantError(what)
+}
+
+/** Throws `NOT_FINITE` or `OUT_OF_RANGE` unless `min <= value <= max`. */
+export function requireRange(name: string, value: number, unit: string, min: number, max: number): void {
+  if (!Number.isFinite(value)) throw new CoreError('NOT_FINITE', { name, value, unit, min, max })
+  if (value < min || value > max) throw new CoreError('OUT_OF_RANGE', { name, value, unit, min, max })
+}
+
+/** Throws unless `value` is a whole number within `min` and `max`. */
+export function requireCount(name: string, value: number, min: number, max: number): void {
+  requireRange(name, value, '', min, max)
+  if (!Number.isInteger(value)) throw new CoreError('NOT_INTEGER', { name, value, min, max })
+}

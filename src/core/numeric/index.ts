@@ -1,0 +1,2 @@
+export * from './tolerance'
+export * from './log-counts'

@@ -1,0 +1,26 @@
+/**
+ * What people say of a paper before they know numbers, and the grammage and caliper we take until they do.
+ * Source: common practice, no source (copier 80 g/m2 about 0.10 mm; thin folding paper 50 to 70 g/m2 about
+ * 0.06 to 0.08 mm; heavier textured 90 to 120 g/m2 about 0.12 to 0.16 mm).
+ */
+export const FEELS = {
+  thin: { label: 'thin, crisp folding paper', grammageGsm: 60, caliperMm: 0.07 },
+  copier: { label: 'copier paper', grammageGsm: 80, caliperMm: 0.1 },
+  soft: { label: 'soft and a little fluffy', grammageGsm: 70, caliperMm: 0.11 },
+  heavy: { label: 'heavy or textured', grammageGsm: 105, caliperMm: 0.14 },
+} as const satisfies Record<
+  string,
+  { readonly label: string; readonly grammageGsm: number; readonly caliperMm: number }
+>
+
+export type Feel = keyof typeof FEELS
+
+/** A paper's thickness in mm: as measured, else by its feel scaled with its grammage where that is known. */
+export function caliperOf(feel: Feel, grammageGsm: number | null, measuredMm: number | null): number {
+  if (measuredMm !== null) return measuredMm
+  const usual = FEELS[feel]
+  return grammageGsm === null ? usual.caliperMm : (usual.caliperMm * grammageGsm) / usual.grammageGsm
+}
+
+/** A stack's thickness in mm: layers x caliper. */
+export const thicknessMm = (layers: number, caliperMm: number): number => layers * caliperMm

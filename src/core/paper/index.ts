@@ -1,0 +1,2 @@
+export * from './feel'
+export * from './weigh'

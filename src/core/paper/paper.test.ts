@@ -1,0 +1,16 @@
+import { caliperOf, FEELS, sheetsByMass, thicknessMm } from '.'
+
+test('a feel stands for numbers until they are known (common practice: copier about 0.10 mm, 8 layers 0.8 mm)', () => {
+  expect(caliperOf('copier', null, null)).toBe(0.1)
+  expect(thicknessMm(8, caliperOf('copier', 80, null))).toBeCloseTo(0.8, 12)
+  expect(caliperOf('copier', 160, null)).toBeCloseTo(0.2, 12)
+  expect(caliperOf('thin', 60, 0.09)).toBe(0.09)
+  expect(Object.keys(FEELS)).toContain('heavy')
+})
+
+test('sheets counted by weight: a ream of A4 at 80 g/m2 weighs 2,494.8 g (derived)', () => {
+  const { sheets, remainderSheets } = sheetsByMass(2494.8, 210, 297, 80)
+  expect(sheets).toBe(500)
+  expect(remainderSheets).toBeCloseTo(0, 6)
+  expect(() => sheetsByMass(-1, 210, 297, 80)).toThrow('mass')
+})

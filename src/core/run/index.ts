@@ -1,0 +1,4 @@
+export * from './types'
+export * from './cells'
+export * from './state'
+export * from './validate'

@@ -1,0 +1,45 @@
+import { requireRange } from '../errors'
+import { SAME_LENGTH_UM } from '../numeric'
+
+/** A rectangle in whole micrometres. */
+export interface SizeUm {
+  readonly widthUm: number
+  readonly heightUm: number
+}
+
+/** A grid of equal pieces on one sheet; `turned` when the piece's width runs along the sheet's height. */
+export interface Grid {
+  readonly columns: number
+  readonly rows: number
+  readonly turned: boolean
+  readonly count: number
+}
+
+const MOST_UM = 100_000_000
+
+const fits = (lengthUm: number, pieceUm: number): number => Math.floor((lengthUm + SAME_LENGTH_UM) / pieceUm)
+
+function gridOf(sheet: SizeUm, piece: SizeUm, turned: boolean): Grid {
+  const [alongUm, acrossUm] = turned ? [piece.heightUm, piece.widthUm] : [piece.widthUm, piece.heightUm]
+  const columns = fits(sheet.widthUm, alongUm)
+  const rows = fits(sheet.heightUm, acrossUm)
+  return { columns, rows, turned, count: columns * rows }
+}
+
+/**
+ * The better of the two grids of `piece` on `sheet`, no margin and no kerf; upright wins a tie.
+ * *Returns* a grid with `count` 0 where the piece is larger than the sheet.
+ * *Throws* `OUT_OF_RANGE` for a side below 1 um or over 100 m.
+ */
+export function bestGrid(sheet: SizeUm, piece: SizeUm): Grid {
+  for (const [name, valueUm] of [
+    ['sheet width', sheet.widthUm],
+    ['sheet height', sheet.heightUm],
+    ['piece width', piece.widthUm],
+    ['piece height', piece.heightUm],
+  ] as const)
+    requireRange(name, valueUm, 'um', 1, MOST_UM)
+  const upright = gridOf(sheet, piece, false)
+  const turned = gridOf(sheet, piece, true)
+  return turned.count > upright.count ? turned : upright
+}

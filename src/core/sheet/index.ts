@@ -1,0 +1,3 @@
+export * from './formats'
+export * from './grid-yield'
+export * from './squaring'

@@ -1,0 +1,2 @@
+export * from './laps'
+export * from './pace'

@@ -1,0 +1,16 @@
+import { BREAK_AFTER_MS, countedLapMs, paceFrom, USUAL_WEIGHS_PIECES } from '.'
+
+test('a lap counts, a break does not', () => {
+  expect(countedLapMs(20_000, 'fold')).toBe(20_000)
+  expect(countedLapMs(BREAK_AFTER_MS.fold + 1, 'fold')).toBe(0)
+  expect(countedLapMs(BREAK_AFTER_MS.fold + 1, 'piece')).toBe(BREAK_AFTER_MS.fold + 1)
+  expect(countedLapMs(null, 'fold')).toBe(0)
+  expect(countedLapMs(-5, 'fold')).toBe(0)
+})
+
+test('pace starts at the usual time and goes over to the log', () => {
+  expect(paceFrom(8, 0, 0).secondsPerPiece).toBe(480)
+  expect(paceFrom(8, USUAL_WEIGHS_PIECES, USUAL_WEIGHS_PIECES * 240).secondsPerPiece).toBe(360)
+  expect(paceFrom(8, 10_000, 10_000 * 240).secondsPerPiece).toBeCloseTo(240, 0)
+  expect(() => paceFrom(NaN, 0, 0)).toThrow('usual minutes')
+})

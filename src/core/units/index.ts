@@ -1,0 +1,5 @@
+export * from './length'
+export * from './inch-fraction'
+export * from './ruler'
+export * from './nominal'
+export * from './parse-length'
