@@ -1,0 +1,20 @@
+import type { Migration } from 'kysely'
+import { designsAndProjects } from './0001-designs-and-projects'
+import { stock } from './0002-stock'
+import { cuts } from './0003-cuts'
+import { runs } from './0004-runs'
+import { joinsAndDeliveries } from './0005-joins-and-deliveries'
+import { roomAccess } from './0006-room-access'
+
+/** Every migration, by the name it is remembered under; the order of the names is the order of the steps. */
+export const MIGRATIONS: Readonly<Record<string, Migration>> = {
+  '0001-designs-and-projects': designsAndProjects,
+  '0002-stock': stock,
+  '0003-cuts': cuts,
+  '0004-runs': runs,
+  '0005-joins-and-deliveries': joinsAndDeliveries,
+  '0006-room-access': roomAccess,
+}
+
+/** Version of the data, kept in the file's header as `user_version`. */
+export const DATA_VERSION = Object.keys(MIGRATIONS).length
