@@ -25,6 +25,7 @@ async function requireSound(path: string): Promise<void> {
     if (integrity !== 'ok' || dangling !== undefined) throw new Error(String(integrity))
     await migrate(candidate)
     await renewEpoch(candidate.db)
+    candidate.file.pragma('wal_checkpoint(TRUNCATE)')
   } catch {
     throw new DatabaseProblemError('DAMAGED', path, 'This backup is damaged and cannot be restored. Nothing was changed.')
   } finally {

@@ -1,0 +1,2 @@
+export * from './stations'
+export * from './joinable'

@@ -1,0 +1,96 @@
+import type { SizeUm } from '@/core/sheet'
+import type { Db } from '../db'
+import type { NewStockMove, StockItemRow } from '../tables'
+
+export interface StockLine extends StockItemRow {
+  readonly amount: number
+}
+
+const stockLines = (db: Db) =>
+  db
+    .selectFrom('stock_item as i')
+    .leftJoin('stock_level as v', 'v.stock_item_id', 'i.id')
+    .selectAll('i')
+    .select((select) => select.fn.coalesce('v.amount', select.lit(0)).as('amount'))
+
+/** Sizes of some papers with what is there, whole sheets first, large before small. */
+export const stockOf = (db: Db, paperIds: readonly string[]): Promise<StockLine[]> =>
+  paperIds.length === 0
+    ? Promise.resolve([])
+    : stockLines(db)
+        .where('i.paper_id', 'in', paperIds)
+        .orderBy('i.offcut')
+        .orderBy('i.width_um', 'desc')
+        .orderBy('i.height_um', 'desc')
+        .execute()
+
+export const findStockLine = (db: Db, id: string): Promise<StockLine | undefined> =>
+  stockLines(db).where('i.id', '=', id).executeTakeFirst()
+
+/** The stock item of a paper and size, made where it is new. Offcuts are kept the narrow side first. */
+export async function stockItemFor(
+  db: Db,
+  item: { readonly id: string; readonly paperId: string; readonly sizeUm: SizeUm; readonly offcut: boolean },
+): Promise<string> {
+  const [width_um, height_um] = [item.sizeUm.widthUm, item.sizeUm.heightUm].sort((a, b) => a - b) as [number, number]
+  const key = { paper_id: item.paperId, width_um, height_um, offcut: item.offcut ? 1 : 0 }
+  await db
+    .insertInto('stock_item')
+    .values({ ...key, id: item.id, price_minor: null })
+    .onConflict((conflict) => conflict.columns(['paper_id', 'width_um', 'height_um', 'offcut']).doNothing())
+    .execute()
+  const row = await db
+    .selectFrom('stock_item')
+    .select('id')
+    .where('paper_id', '=', key.paper_id)
+    .where('width_um', '=', width_um)
+    .where('height_um', '=', height_um)
+    .where('offcut', '=', key.offcut)
+    .executeTakeFirstOrThrow()
+  return row.id
+}
+
+export async function setPrice(db: Db, stockItemId: string, priceMinor: number): Promise<void> {
+  await db.updateTable('stock_item').set({ price_minor: priceMinor }).where('id', '=', stockItemId).execute()
+}
+
+/** Adds moves to the ledger and carries the levels along. A level below zero is refused by the database. */
+export async function addStockMoves(db: Db, moves: readonly NewStockMove[]): Promise<void> {
+  for (const move of moves) {
+    await db.insertInto('stock_move').values(move).execute()
+    await db
+      .insertInto('stock_level')
+      .values({ stock_item_id: move.stock_item_id, amount: 0 })
+      .onConflict((conflict) => conflict.column('stock_item_id').doNothing())
+      .execute()
+    await db
+      .updateTable('stock_level')
+      .set((set) => ({ amount: set('amount', '+', move.delta) }))
+      .where('stock_item_id', '=', move.stock_item_id)
+      .execute()
+  }
+}
+
+/** Moves that a cut made, in their order. */
+export const movesOfCut = (db: Db, cutId: string) =>
+  db
+    .selectFrom('stock_move')
+    .select(['stock_item_id', 'delta', 'kind'])
+    .where('cut_id', '=', cutId)
+    .orderBy('seq')
+    .execute()
+
+/** Makes the levels anew from the ledger. */
+export async function rebuildStockLevels(db: Db): Promise<void> {
+  await db.deleteFrom('stock_level').execute()
+  await db
+    .insertInto('stock_level')
+    .columns(['stock_item_id', 'amount'])
+    .expression((from) =>
+      from
+        .selectFrom('stock_move')
+        .select((select) => ['stock_item_id', select.fn.sum<number>('delta').as('amount')])
+        .groupBy('stock_item_id'),
+    )
+    .execute()
+}

@@ -1,0 +1,73 @@
+import { CoreError, type CoreErrorDetail } from '@/core/errors'
+import type { FieldErrors } from '@/schema/field-errors'
+import type { FlowContext } from './context'
+
+/** Why a deed was refused. `src/ui/format/refusal-words.ts` says each in words. */
+export type RefusalCode =
+  | 'FIELDS'
+  | 'NOT_FOUND'
+  | 'LINE_IN_USE'
+  | 'PAPER_IN_USE'
+  | 'NAME_TAKEN'
+  | 'NOT_ENOUGH_STOCK'
+  | 'PLAN_CHANGED'
+  | 'CUT_IN_USE'
+  | 'NOTHING_TO_JOIN'
+  | 'NOTHING_JOINED'
+  | 'PROOF_MISSING'
+  | 'RUN_ARCHIVED'
+  | 'ALREADY_HANDED_OVER'
+  | 'BAD_BACKUP'
+  | 'TOO_LARGE'
+  | 'WRONG_PASSPHRASE'
+  | 'TOO_MANY_TRIES'
+  | 'VALUE'
+
+export interface Refusal {
+  readonly ok: false
+  readonly code: RefusalCode
+  /** Names and numbers for the words. */
+  readonly detail: Readonly<Record<string, string | number>>
+  readonly fields: FieldErrors
+}
+
+export type DeedResult<Value> = { readonly ok: true; readonly value: Value } | Refusal
+
+/** Thrown inside a deed to refuse it: everything it wrote is rolled back. */
+export class RefusalError extends Error {
+  readonly refusal: Refusal
+
+  constructor(code: RefusalCode, detail: Refusal['detail'] = {}, fields: FieldErrors = {}) {
+    super(code)
+    this.name = 'RefusalError'
+    this.refusal = { ok: false, code, detail, fields }
+  }
+}
+
+export const refuseFields = (fields: FieldErrors): RefusalError => new RefusalError('FIELDS', {}, fields)
+
+const ofCore = ({ name, value, unit = '', min, max }: CoreErrorDetail): Refusal['detail'] => ({
+  name,
+  value,
+  unit,
+  ...(min === undefined ? {} : { min }),
+  ...(max === undefined ? {} : { max }),
+})
+
+/**
+ * Does one deed in one transaction: all of it or nothing. A refusal or a caller's mistake becomes a value here and
+ * nowhere else; anything unexpected goes on as an error.
+ */
+export async function deed<Value>(
+  context: FlowContext,
+  act: (context: FlowContext) => Promise<Value>,
+): Promise<DeedResult<Value>> {
+  try {
+    const value = await context.db.transaction().execute((db) => act({ ...context, db }))
+    return { ok: true, value }
+  } catch (error) {
+    if (error instanceof RefusalError) return error.refusal
+    if (error instanceof CoreError) return { ok: false, code: 'VALUE', detail: ofCore(error.detail), fields: {} }
+    throw error
+  }
+}

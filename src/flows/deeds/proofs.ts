@@ -1,0 +1,88 @@
+import { z } from 'zod'
+import { umFromMm, type LengthUnit } from '@/core/units'
+import { deleteProof, saveProof } from '@/data/repositories/cuts'
+import { variantOf } from '@/core/design'
+import { parseFields } from '@/schema/field-errors'
+import { idText, lengthText, optionalText } from '@/schema/fields'
+import type { FlowContext } from '../context'
+import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
+import { readProject } from '../read/project'
+import { currentSettings } from '../settings'
+import { lineAndPaper, proofLayout, recordCut } from './cuts'
+
+async function lineOf(context: FlowContext, projectId: string, lineId: string) {
+  const project = await readProject(context, projectId)
+  const line = project?.lines.find((candidate) => candidate.id === lineId)
+  if (!project || !line) throw new RefusalError('NOT_FOUND')
+  return { project, line }
+}
+
+const proofFields = z.strictObject({ lineId: idText('a line'), paperId: idText('a paper') })
+
+/** Cuts the one piece that sets gauges and times, before the bulk. */
+export const cutProof = (context: FlowContext, projectId: string, input: unknown): Promise<DeedResult<null>> =>
+  deed(context, async (inDeed) => {
+    const parsed = parseFields(proofFields, input)
+    if (!parsed.ok) throw refuseFields(parsed.fields)
+    const { lineId, paperId } = parsed.value
+    const { project, line } = await lineOf(inDeed, projectId, lineId)
+    const { row } = lineAndPaper(project, lineId, paperId)
+    const layout = proofLayout(row, line.sheetMm)
+    if (!layout) throw new RefusalError('NOT_ENOUGH_STOCK')
+    await recordCut(inDeed, { projectId, line, paperId, layout, proof: true })
+    await saveProof(inDeed.db, {
+      line_id: lineId,
+      status: 'cut',
+      paper_id: paperId,
+      axis: null,
+      measured_um: null,
+      at_ms: inDeed.nowMs,
+    })
+    return null
+  })
+
+const judgeFields = (unit: LengthUnit) =>
+  z.strictObject({
+    lineId: idText('a line'),
+    axis: z.string().max(64),
+    measured: optionalText(lengthText({ name: 'the measured size', unit, minMm: 1, maxMm: 3000 })),
+  })
+
+/** The proof piece is folded and right; its measured size is kept where it was taken. */
+export const acceptProof = (context: FlowContext, projectId: string, input: unknown): Promise<DeedResult<null>> =>
+  deed(context, async (inDeed) => {
+    const { unit } = await currentSettings(inDeed)
+    const parsed = parseFields(judgeFields(unit), input)
+    if (!parsed.ok) throw refuseFields(parsed.fields)
+    const { lineId, axis, measured } = parsed.value
+    const { line } = await lineOf(inDeed, projectId, lineId)
+    if (line.proof.status !== 'cut') throw new RefusalError('PROOF_MISSING')
+    const known = variantOf(line.design, line.variantKey).sizes.some((size) => size.axis === axis)
+    if (measured !== null && !known) throw refuseFields({ axis: 'Choose which way it was measured.' })
+    await saveProof(inDeed.db, {
+      line_id: lineId,
+      status: 'accepted',
+      paper_id: null,
+      axis: measured === null ? null : axis,
+      measured_um: measured === null ? null : umFromMm(measured),
+      at_ms: inDeed.nowMs,
+    })
+    return null
+  })
+
+/** Goes on without a proof piece. */
+export const skipProof = (context: FlowContext, projectId: string, lineId: string): Promise<DeedResult<null>> =>
+  deed(context, async (inDeed) => {
+    const { line } = await lineOf(inDeed, projectId, lineId)
+    const { db, nowMs } = inDeed
+    await saveProof(db, { line_id: line.id, status: 'skipped', paper_id: null, axis: null, measured_um: null, at_ms: nowMs })
+    return null
+  })
+
+/** Asks for the proof piece again, after it was judged or skipped. Its cut stays. */
+export const askProofAgain = (context: FlowContext, projectId: string, lineId: string): Promise<DeedResult<null>> =>
+  deed(context, async (inDeed) => {
+    const { line } = await lineOf(inDeed, projectId, lineId)
+    await deleteProof(inDeed.db, line.id)
+    return null
+  })

@@ -1,0 +1,32 @@
+import { NO_HISTORY, updateRejectRate, type RejectRate } from '@/core/batch'
+import type { DesignDocument, Family } from '@/core/design'
+import { paceFrom, type Pace } from '@/core/time'
+import { rejectsByFamily, timeByDesign } from '@/data/repositories/history'
+import type { FlowContext } from '../context'
+
+/** What the log has taught: reject rates by family, pace by design. */
+export interface History {
+  readonly rejectRate: (family: Family) => RejectRate
+  readonly counts: (family: Family) => { readonly usable: number; readonly spoiled: number }
+  readonly pace: (design: DesignDocument) => Pace
+}
+
+export async function readHistory({ db }: FlowContext): Promise<History> {
+  const families = await rejectsByFamily(db)
+  const times = await timeByDesign(db)
+  const counts = (family: Family) => {
+    const row = families.find((candidate) => candidate.family === family)
+    return { usable: row?.usable ?? 0, spoiled: row?.spoiled ?? 0 }
+  }
+  return {
+    counts,
+    rejectRate: (family) => {
+      const { usable, spoiled } = counts(family)
+      return updateRejectRate(NO_HISTORY, spoiled, usable)
+    },
+    pace: (design) => {
+      const time = times.find((candidate) => candidate.designId === design.id)
+      return paceFrom(design.usualMinutes, time?.pieces ?? 0, (time?.activeMs ?? 0) / 1000)
+    },
+  }
+}

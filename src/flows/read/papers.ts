@@ -1,0 +1,82 @@
+import { FEELS, caliperOf, type Feel } from '@/core/paper'
+import { formatOf } from '@/core/sheet'
+import { mmFromUm } from '@/core/units'
+import { findPaper, listPapers } from '@/data/repositories/papers'
+import { stockOf, type StockLine } from '@/data/repositories/stock'
+import type { PaperRow } from '@/data/tables'
+import type { FlowContext } from '../context'
+
+/** A paper as pages show it; plain, so that it can go to the browser. */
+export interface PaperView {
+  readonly id: string
+  readonly name: string
+  readonly frontColour: string
+  readonly backColour: string
+}
+
+export interface SheetView {
+  readonly stockItemId: string
+  readonly widthMm: number
+  readonly heightMm: number
+  readonly formatLabel: string | null
+  readonly offcut: boolean
+  readonly amount: number
+  readonly priceMinor: number | null
+}
+
+export interface DrawerPaper extends PaperView {
+  readonly feel: Feel
+  readonly feelLabel: string
+  readonly grammageGsm: number | null
+  readonly caliperMm: number
+  readonly caliperMeasuredMm: number | null
+  readonly note: string
+  readonly sheets: readonly SheetView[]
+}
+
+export const paperView = (row: PaperRow): PaperView => ({
+  id: row.id,
+  name: row.name,
+  frontColour: row.front_colour,
+  backColour: row.back_colour,
+})
+
+export const sheetView = (line: StockLine): SheetView => ({
+  stockItemId: line.id,
+  widthMm: mmFromUm(line.width_um),
+  heightMm: mmFromUm(line.height_um),
+  formatLabel: formatOf(mmFromUm(line.width_um), mmFromUm(line.height_um))?.label ?? null,
+  offcut: line.offcut === 1,
+  amount: line.amount,
+  priceMinor: line.price_minor,
+})
+
+function drawerPaper(row: PaperRow, stock: readonly StockLine[]): DrawerPaper {
+  const caliperMeasuredMm = row.caliper_um === null ? null : mmFromUm(row.caliper_um)
+  return {
+    ...paperView(row),
+    feel: row.feel,
+    feelLabel: FEELS[row.feel].label,
+    grammageGsm: row.grammage_gsm,
+    caliperMm: caliperOf(row.feel, row.grammage_gsm, caliperMeasuredMm),
+    caliperMeasuredMm,
+    note: row.note,
+    sheets: stock.filter((line) => line.paper_id === row.id).map(sheetView),
+  }
+}
+
+/** The paper drawer. */
+export async function readDrawer({ db }: FlowContext): Promise<readonly DrawerPaper[]> {
+  const papers = await listPapers(db)
+  const stock = await stockOf(
+    db,
+    papers.map((paper) => paper.id),
+  )
+  return papers.map((paper) => drawerPaper(paper, stock))
+}
+
+/** One paper of the drawer; `null` where there is none, or it was put away. */
+export async function readDrawerPaper({ db }: FlowContext, id: string): Promise<DrawerPaper | null> {
+  const paper = await findPaper(db, id)
+  return paper && paper.archived_at_ms === null ? drawerPaper(paper, await stockOf(db, [id])) : null
+}

@@ -1,0 +1,116 @@
+import { mainPart, stagesOf, variantOf, type CreaseStrength, type Rigour } from '@/core/design'
+import type { RunEvent, RunPlan, TapGrain, TrayOrder } from '@/core/run'
+import { mmFromUm } from '@/core/units'
+import { papersById } from '@/data/repositories/papers'
+import { findProject } from '@/data/repositories/projects'
+import { eventsOfRun, findRun } from '@/data/repositories/runs'
+import { readEpoch } from '@/data/repositories/settings'
+import type { RunEventRow, RunRow } from '@/data/tables'
+import type { FlowContext } from '../context'
+import { readDesigns } from './designs'
+import { paperView, type PaperView } from './papers'
+
+/** A step as the fold screen says it. */
+export interface SaidStep {
+  readonly stageName: string
+  readonly say: string
+  readonly each: string
+  readonly repeats: number
+  readonly crease: CreaseStrength
+  readonly rigour: Rigour
+  readonly note: string | null
+}
+
+/** Events of a run after some sequence number, and the marks a client needs to go on from there. */
+export interface RunFeed {
+  readonly epoch: string
+  readonly seq: number
+  readonly events: readonly RunEvent[]
+}
+
+export interface RunView {
+  readonly id: string
+  readonly projectId: string | null
+  readonly projectName: string | null
+  readonly designId: string
+  readonly designName: string
+  readonly variantName: string
+  readonly variantKey: string
+  readonly partName: string
+  readonly paper: PaperView | null
+  readonly hand: 'right' | 'left'
+  readonly sheetMm: number
+  readonly startedAtMs: number
+  readonly archived: boolean
+  readonly plan: RunPlan
+  readonly steps: readonly SaidStep[]
+  readonly feed: RunFeed
+}
+
+/** The plan a run was started with, from its row and its pinned design. */
+export async function runPlan(context: FlowContext, run: RunRow): Promise<{ plan: RunPlan; steps: readonly SaidStep[] }> {
+  const design = (await readDesigns(context, [run.design_hash])).get(run.design_hash)
+  if (!design) throw new Error(`run ${run.id} pins a design that is not stored`)
+  const part = design.parts.find((candidate) => candidate.key === run.part_key) ?? mainPart(design)
+  const stages = stagesOf(part, variantOf(design, run.variant_key))
+  const steps = stages.flatMap((stage, index) => stage.steps.map((step) => ({ stage: index, stageName: stage.name, step })))
+  return {
+    plan: {
+      steps: steps.map(({ stage, step }) => ({ stage, repeats: step.repeats })),
+      grain: run.grain as TapGrain,
+      order: run.tray_order as TrayOrder,
+      traySize: run.tray_size,
+      wanted: run.wanted,
+    },
+    steps: steps.map(({ stageName, step }) => ({
+      stageName,
+      say: step.say,
+      each: step.each,
+      repeats: step.repeats,
+      crease: step.crease,
+      rigour: step.rigour,
+      note: step.note ?? null,
+    })),
+  }
+}
+
+/** An event as it was stored. The body was checked on its way in. */
+export const storedEvent = (row: RunEventRow): RunEvent => JSON.parse(row.body) as RunEvent
+
+export function feedOf(epoch: string, rows: readonly RunEventRow[], since: number): RunFeed {
+  return {
+    epoch,
+    seq: rows.at(-1)?.seq ?? 0,
+    events: rows.filter((row) => row.seq > since).map(storedEvent),
+  }
+}
+
+/** Everything the fold screen needs; `null` where there is no such run. */
+export async function readRun(context: FlowContext, id: string): Promise<RunView | null> {
+  const { db } = context
+  const run = await findRun(db, id)
+  if (!run) return null
+  const design = (await readDesigns(context, [run.design_hash])).get(run.design_hash)
+  if (!design) return null
+  const { plan, steps } = await runPlan(context, run)
+  const [paper] = await papersById(db, run.paper_id === null ? [] : [run.paper_id])
+  const project = run.project_id === null ? undefined : await findProject(db, run.project_id)
+  return {
+    id: run.id,
+    projectId: run.project_id,
+    projectName: project?.name ?? null,
+    designId: design.id,
+    designName: design.name,
+    variantName: variantOf(design, run.variant_key).name,
+    variantKey: run.variant_key,
+    partName: (design.parts.find((part) => part.key === run.part_key) ?? mainPart(design)).name,
+    paper: paper ? paperView(paper) : null,
+    hand: run.hand,
+    sheetMm: mmFromUm(run.sheet_um),
+    startedAtMs: run.started_at_ms,
+    archived: run.archived_at_ms !== null,
+    plan,
+    steps,
+    feed: feedOf(await readEpoch(db), await eventsOfRun(db, id), 0),
+  }
+}

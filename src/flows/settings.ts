@@ -1,0 +1,27 @@
+import { settings, settingsFields, type Settings } from '@/schema/settings'
+import { parseFields } from '@/schema/field-errors'
+import { readSettings, writeSettings } from '@/data/repositories/settings'
+import type { FlowContext } from './context'
+import { deed, refuseFields, type DeedResult } from './deed'
+
+/** The settings as saved, defaults where nothing was. */
+export const currentSettings = async ({ db }: Pick<FlowContext, 'db'>): Promise<Settings> =>
+  settings.parse(await readSettings(db))
+
+export const saveSettings = (context: FlowContext, input: unknown): Promise<DeedResult<Settings>> =>
+  deed(context, async ({ db }) => {
+    const parsed = parseFields(settingsFields, input)
+    if (!parsed.ok) throw refuseFields(parsed.fields)
+    await writeSettings(db, parsed.value)
+    return parsed.value
+  })
+
+/** cm to inches and back, with the ruler that goes with it. */
+export const switchUnit = (context: FlowContext): Promise<DeedResult<Settings>> =>
+  deed(context, async ({ db }) => {
+    const now = await currentSettings({ db })
+    const next: Settings =
+      now.unit === 'cm' ? { ...now, unit: 'in', ruler: 'inch-1/16' } : { ...now, unit: 'cm', ruler: 'mm-0.5' }
+    await writeSettings(db, next)
+    return next
+  })

@@ -1,0 +1,40 @@
+import { z } from 'zod'
+import { GRADES, SPOIL_REASONS, type RunEvent } from '@/core/run'
+import { exact } from './exact'
+
+const base = {
+  id: z.string().regex(/^[A-Za-z0-9_-]{10,40}$/),
+  lane: z.int().min(1).max(20),
+  atMs: z.int().min(946_684_800_000).max(7_258_118_400_000),
+}
+const piece = z.int().min(1).max(1_000_000)
+const attempt = z.int().min(0).max(10_000)
+const cell = { piece, step: z.int().min(0).max(10_000), repeat: z.int().min(1).max(10_000) }
+
+const union = z.discriminatedUnion('kind', [
+  z.strictObject({
+    ...base,
+    kind: z.literal('done'),
+    ...cell,
+    attempt,
+    lapMs: z.number().min(0).max(1e9).nullable(),
+  }),
+  z.strictObject({ ...base, kind: z.literal('undo'), ...cell, attempt }),
+  z.strictObject({ ...base, kind: z.literal('spoil'), piece, attempt }),
+  z.strictObject({ ...base, kind: z.literal('unspoil'), piece, attempt }),
+  z.strictObject({ ...base, kind: z.literal('grade'), piece, grade: z.enum(GRADES) }),
+  z.strictObject({ ...base, kind: z.literal('reason'), piece, reason: z.enum(SPOIL_REASONS) }),
+  z.strictObject({ ...base, kind: z.literal('inspect'), pieces: z.array(piece).min(1).max(1000).readonly() }),
+])
+
+/** One event from a client. */
+export const runEvent = exact<RunEvent>()(union)
+
+/** What a client sends: its taps in order, and the last sequence number it knows. */
+export const runEventBatch = z.strictObject({
+  epoch: z.string().max(64),
+  since: z.int().min(0),
+  events: z.array(runEvent).max(500),
+})
+
+export type RunEventBatch = z.infer<typeof runEventBatch>

@@ -1,0 +1,32 @@
+import { z } from 'zod'
+import { MOST_PIECES } from '@/core/batch'
+import { TAP_GRAINS, TRAY_ORDERS } from '@/core/run'
+import type { LengthUnit } from '@/core/units'
+import { SHEET_RANGE_MM } from './brief'
+import { choice, countText, idText, lengthText } from './fields'
+
+const howFolded = {
+  grain: choice('what one tap stands for', TAP_GRAINS),
+  order: choice('the order within a tray', TRAY_ORDERS),
+  traySize: countText({ name: 'how many in a tray', min: 1, max: 100 }),
+  hand: choice('your hand', ['right', 'left']),
+}
+
+/** A run of one line of a project in one paper. */
+export const projectRunFields = z.strictObject({
+  lineId: idText('a line'),
+  paperId: idText('a paper'),
+  pieces: countText({ name: 'how many', min: 1, max: MOST_PIECES }),
+  ...howFolded,
+})
+
+/** "Just fold": a run of one design with no project around it. */
+export const looseRunFields = (unit: LengthUnit) =>
+  z.strictObject({
+    designId: idText('a design'),
+    variantKey: idText('a variant'),
+    paperId: z.union([z.literal('').transform(() => null), idText('a paper')]),
+    size: lengthText({ name: 'the sheet size', unit, minMm: SHEET_RANGE_MM.min, maxMm: SHEET_RANGE_MM.max }),
+    pieces: countText({ name: 'how many', min: 1, max: MOST_PIECES }),
+    ...howFolded,
+  })
