@@ -1,4 +1,4 @@
-import { mainPart, stagesOf, variantOf, type CreaseStrength, type Rigour } from '@/core/design'
+import { mainPart, stagesOf, variantOf, type CreaseStrength, type DesignDocument, type GaugeSettings, type Rigour } from '@/core/design'
 import type { RunEvent, RunPlan, TapGrain, TrayOrder } from '@/core/run'
 import { mmFromUm } from '@/core/units'
 import { papersById } from '@/data/repositories/papers'
@@ -9,6 +9,7 @@ import type { RunEventRow, RunRow } from '@/data/tables'
 import type { FlowContext } from '../context'
 import { readDesigns } from './designs'
 import { paperView, type PaperView } from './papers'
+import { gaugesFromText } from './project-lines'
 
 /** A step as the fold screen says it. */
 export interface SaidStep {
@@ -113,4 +114,15 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
     steps,
     feed: feedOf(await readEpoch(db), await eventsOfRun(db, id), 0),
   }
+}
+
+/** A run with the design and gauges it pins, for the fold screen. */
+export async function readRunDesign(
+  context: FlowContext,
+  id: string,
+): Promise<{ readonly run: RunView; readonly design: DesignDocument; readonly gauges: GaugeSettings } | null> {
+  const run = await readRun(context, id)
+  const row = await findRun(context.db, id)
+  const design = row && (await readDesigns(context, [row.design_hash])).get(row.design_hash)
+  return run && row && design ? { run, design, gauges: gaugesFromText(row.gauges) } : null
 }

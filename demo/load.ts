@@ -1,0 +1,266 @@
+import { DateTime } from 'luxon'
+import type { Feel } from '../src/core/paper'
+import type { FlowContext } from '../src/flows/context'
+import type { DeedResult } from '../src/flows/deed'
+import { tickCut } from '../src/flows/deeds/cuts'
+import { handOver, recordJoin } from '../src/flows/deeds/joins'
+import { addSheets, savePaper } from '../src/flows/deeds/papers'
+import { acceptProof, cutProof, skipProof } from '../src/flows/deeds/proofs'
+import { startLooseRun, startProjectRun } from '../src/flows/deeds/runs'
+import { saveBrief } from '../src/flows/deeds/save-brief'
+import { readProject, type ProjectView } from '../src/flows/read/project'
+import { playRun, type Playing } from './play'
+
+const DAY_MS = 24 * 3600 * 1000
+const MINUTE_MS = 60_000
+
+/** A deed of the demo must never be refused: the demo would not be what it says. */
+async function done<Value>(result: Promise<DeedResult<Value>>): Promise<Value> {
+  const settled = await result
+  if (!settled.ok) throw new Error(`demo refused: ${settled.code} ${JSON.stringify(settled.fields)} ${JSON.stringify(settled.detail)}`)
+  return settled.value
+}
+
+interface DemoPaper {
+  readonly name: string
+  readonly front: string
+  readonly back: string
+  readonly feel: Feel
+  readonly grammage: string
+  readonly sheets: readonly (readonly [width: string, height: string, amount: string, price: string])[]
+}
+
+const A4 = ['21', '29.7'] as const
+const SQUARE_15 = ['15', '15'] as const
+
+const PAPERS: readonly DemoPaper[] = [
+  { name: 'Reed Green', front: '#7f9563', back: '#f7f4ea', feel: 'thin', grammage: '60', sheets: [[...SQUARE_15, '40', '0.08'], [...A4, '12', '0.12']] },
+  { name: 'Tidewater', front: '#2c6e7f', back: '#cfe3e6', feel: 'copier', grammage: '80', sheets: [[...A4, '25', '0.14']] },
+  { name: 'Buoy Orange', front: '#c4491d', back: '#f7e3d3', feel: 'copier', grammage: '80', sheets: [[...A4, '18', '0.14']] },
+  { name: 'Oyster', front: '#e2d8c3', back: '#fbf8f1', feel: 'soft', grammage: '70', sheets: [[...A4, '9', '0.18']] },
+  { name: 'Dusk Plum', front: '#6a4a66', back: '#e8dbe6', feel: 'copier', grammage: '80', sheets: [[...A4, '14', '0.14']] },
+  { name: 'Sea Holly', front: '#5c7fa3', back: '#e3ebf3', feel: 'heavy', grammage: '100', sheets: [[...SQUARE_15, '10', '0.20']] },
+]
+
+async function fillDrawer(context: FlowContext): Promise<ReadonlyMap<string, string>> {
+  const ids = new Map<string, string>()
+  for (const { name, front, back, feel, grammage, sheets } of PAPERS) {
+    const fields = { name, feel, grammageGsm: grammage, caliperMm: '', frontColour: front, backColour: back, note: '' }
+    const { paperId } = await done(savePaper(context, null, fields))
+    ids.set(name, paperId)
+    for (const [width, height, amount, price] of sheets)
+      await done(addSheets(context, { paperId, width, height, amount, price, offcut: false }))
+  }
+  return ids
+}
+
+interface DemoLine {
+  readonly id: string
+  readonly design: string
+  readonly variant: string
+  readonly axis: string
+  readonly size: string
+  readonly gauges?: Readonly<Record<string, string>>
+  readonly pieces?: string
+  readonly attachedTo?: string
+  readonly perPiece?: string
+  readonly papers: readonly (readonly [paper: string, pieces: string])[]
+}
+
+const briefOf = (name: string, dueOn: string, lines: readonly DemoLine[], papers: ReadonlyMap<string, string>) => ({
+  name,
+  dueOn,
+  certainty: '0.95',
+  note: '',
+  lines: lines.map((line) => ({
+    id: line.id,
+    designId: line.design,
+    variantKey: line.variant,
+    sizing: 'finished',
+    axis: line.axis,
+    size: line.size,
+    gauges: line.gauges ?? {},
+    pieces: line.pieces ?? '',
+    attachedTo: line.attachedTo ?? '',
+    perPiece: line.perPiece ?? '',
+    papers: line.papers.map(([paper, pieces]) => ({ paperId: papers.get(paper) ?? '', pieces })),
+  })),
+})
+
+/** Today's calendar date in the demo's zone, some days on. */
+const dayFrom = (nowMs: number, days: number): string =>
+  DateTime.fromMillis(nowMs, { zone: 'Europe/London' }).plus({ days }).toISODate() ?? ''
+
+/** The Saturday at least a week on. */
+function saturdayFrom(nowMs: number): string {
+  const today = DateTime.fromMillis(nowMs, { zone: 'Europe/London' })
+  return today.plus({ days: 7 + ((6 - today.weekday + 7) % 7) }).toISODate() ?? ''
+}
+
+async function project(context: FlowContext, id: string): Promise<ProjectView> {
+  const found = await readProject(context, id)
+  if (!found) throw new Error(`no demo project ${id}`)
+  return found
+}
+
+/** Ticks off every layout of a line as it is planned. */
+async function cutLine(context: FlowContext, projectId: string, lineIndex: number): Promise<void> {
+  const line = (await project(context, projectId)).lines[lineIndex]
+  for (const row of line?.papers ?? [])
+    for (const layout of row.layouts)
+      await done(
+        tickCut(context, projectId, {
+          lineId: line?.id,
+          paperId: row.paper.id,
+          stockId: layout.stockId,
+          piecesPerSheet: layout.piecesPerSheet,
+          sheets: String(layout.sheets),
+        }),
+      )
+}
+
+interface DemoRun extends Playing {
+  readonly line: number
+  readonly paper: number
+  readonly traySize?: string
+}
+
+async function foldLine(context: FlowContext, projectId: string, run: DemoRun): Promise<void> {
+  const line = (await project(context, projectId)).lines[run.line]
+  const row = line?.papers[run.paper]
+  const { runId } = await done(
+    startProjectRun({ ...context, nowMs: run.fromMs }, projectId, {
+      lineId: line?.id,
+      paperId: row?.paper.id,
+      pieces: String(row?.goodUnits ?? 0),
+      grain: 'fold',
+      order: 'piece by piece',
+      traySize: run.traySize ?? '6',
+      hand: 'right',
+    }),
+  )
+  await playRun(context, runId, run)
+}
+
+/** Finished a week ago: what the log has learnt from. */
+async function messageHearts(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
+  const beganMs = context.nowMs - 9 * DAY_MS
+  const then = { ...context, nowMs: beganMs }
+  const lines: readonly DemoLine[] = [
+    {
+      id: 'new-1',
+      design: 'simple-heart',
+      variant: 'rounded',
+      axis: 'width',
+      size: '6',
+      pieces: '24',
+      papers: [
+        ['Buoy Orange', '12'],
+        ['Dusk Plum', '12'],
+      ],
+    },
+  ]
+  const brief = briefOf('Hearts as lantern tags', dayFrom(context.nowMs, -2), lines, papers)
+  const { projectId } = await done(saveBrief(then, null, brief))
+  const [line] = (await project(context, projectId)).lines
+  await done(skipProof(then, projectId, line?.id ?? ''))
+  await cutLine(then, projectId, 0)
+  await foldLine(context, projectId, { line: 0, paper: 0, seed: 11, fromMs: beganMs + 40 * MINUTE_MS, secondsPerPiece: 190, spoil: { 3: 'uneven' }, backRow: [2] })
+  await foldLine(context, projectId, { line: 0, paper: 1, seed: 12, fromMs: beganMs + DAY_MS, secondsPerPiece: 165, backRow: [9] })
+  await done(handOver({ ...context, nowMs: context.nowMs - 2 * DAY_MS }, projectId, { note: 'to the jetty shed' }))
+}
+
+/** The job in hand: 36 rosettes with two leaves each, the first tray folded, waiting at piece 7. */
+async function lanternLids(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
+  const beganMs = context.nowMs - 3 * DAY_MS
+  const then = { ...context, nowMs: beganMs }
+  const lines: readonly DemoLine[] = [
+    {
+      id: 'new-1',
+      design: 'corner-folded-rosette',
+      variant: 'plain',
+      axis: 'edge-to-edge',
+      size: '5',
+      gauges: { overhang: '0.3' },
+      pieces: '36',
+      papers: [
+        ['Buoy Orange', '12'],
+        ['Tidewater', '12'],
+        ['Dusk Plum', '12'],
+      ],
+    },
+    {
+      id: 'new-2',
+      design: 'narrow-leaf',
+      variant: 'halved',
+      axis: 'tip-to-tip',
+      size: '8.5',
+      attachedTo: 'new-1',
+      perPiece: '2',
+      papers: [['Reed Green', '72']],
+    },
+  ]
+  const brief = briefOf('Rosettes for the lantern lids', saturdayFrom(context.nowMs), lines, papers)
+  const { projectId } = await done(saveBrief(then, null, brief))
+  const view = await project(context, projectId)
+  const [rosettes, leaves] = view.lines
+  const firstPaper = rosettes?.papers[0]?.paper.id
+  await done(cutProof(then, projectId, { lineId: rosettes?.id, paperId: firstPaper }))
+  await done(acceptProof({ ...then, nowMs: beganMs + 15 * MINUTE_MS }, projectId, { lineId: rosettes?.id, axis: 'edge-to-edge', measured: '5' }))
+  await done(skipProof(then, projectId, leaves?.id ?? ''))
+  const cutting = { ...context, nowMs: beganMs + 30 * MINUTE_MS }
+  await cutLine(cutting, projectId, 0)
+  await cutLine(cutting, projectId, 1)
+  await foldLine(context, projectId, { line: 1, paper: 0, seed: 21, fromMs: beganMs + DAY_MS, secondsPerPiece: 80, traySize: '12', until: { piece: 25, taps: 0 } })
+  await foldLine(context, projectId, { line: 0, paper: 0, seed: 22, fromMs: context.nowMs - 90 * MINUTE_MS, secondsPerPiece: 400, until: { piece: 7, taps: 4 } })
+  await done(recordJoin(context, projectId, { id: 'demo-join-1', lineId: rosettes?.id, delta: 1 }))
+  await done(recordJoin(context, projectId, { id: 'demo-join-2', lineId: rosettes?.id, delta: 1 }))
+}
+
+/** Planned, and short of paper. */
+async function jettyGarland(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
+  const lines: readonly DemoLine[] = [
+    {
+      id: 'new-1',
+      design: 'narrow-leaf',
+      variant: 'open',
+      axis: 'tip-to-tip',
+      size: '14',
+      pieces: '90',
+      papers: [
+        ['Sea Holly', '40'],
+        ['Oyster', '50'],
+      ],
+    },
+  ]
+  const brief = briefOf('Garland of leaves along the jetty rail', dayFrom(context.nowMs, 24), lines, papers)
+  await done(saveBrief({ ...context, nowMs: context.nowMs - DAY_MS }, null, brief))
+}
+
+/** An evening without a project. */
+async function looseRosettes(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
+  const fromMs = context.nowMs - 14 * DAY_MS
+  const { runId } = await done(
+    startLooseRun({ ...context, nowMs: fromMs }, {
+      designId: 'corner-folded-rosette',
+      variantKey: 'plain',
+      paperId: papers.get('Oyster'),
+      size: '15',
+      pieces: '8',
+      grain: 'fold',
+      order: 'piece by piece',
+      traySize: '4',
+      hand: 'right',
+    }),
+  )
+  await playRun(context, runId, { seed: 31, fromMs, secondsPerPiece: 460, spoil: { 2: 'torn' } })
+}
+
+/** Saltmarsh Lantern Night: a made-up village evening on a tidal flat. Dates are set from the moment of loading. */
+export async function loadDemo(context: FlowContext): Promise<void> {
+  const papers = await fillDrawer({ ...context, nowMs: context.nowMs - 20 * DAY_MS })
+  await looseRosettes(context, papers)
+  await messageHearts(context, papers)
+  await lanternLids(context, papers)
+  await jettyGarland(context, papers)
+}

@@ -1,0 +1,112 @@
+// What every command needs before it can run: packages, a build, Chromium. Plain Node, so that it works before
+// anything is installed. Each step is skipped when what it makes is already right.
+import { execFileSync, spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const ROOT = fileURLToPath(new URL('../..', import.meta.url))
+export const NODE = process.execPath
+export const bin = (path) => join(ROOT, 'node_modules', path)
+export const NEXT = bin('next/dist/bin/next')
+export const TSX = bin('tsx/dist/cli.mjs')
+export const DEMO_FOLDER = join(ROOT, 'kelpfield-data', 'demo')
+export const quietEnv = { NEXT_TELEMETRY_DISABLED: '1' }
+
+/** Says what is wrong and ends, without a stack. */
+export function fail(message) {
+  console.error(`\n${message}\n`)
+  process.exit(1)
+}
+
+/** Runs a command with its output shown; ends when it fails. */
+export function run(file, args, env = {}) {
+  const { status, error } = spawnSync(file, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...quietEnv, ...env } })
+  if (error) fail(`${file} could not be started: ${error.message}`)
+  if (status !== 0) process.exit(status ?? 1)
+}
+
+const digest = (parts) => {
+  const hash = createHash('sha256')
+  for (const part of parts) hash.update(part)
+  return hash.digest('hex')
+}
+
+const matches = (path, wanted) => existsSync(path) && readFileSync(path, 'utf8') === wanted
+
+function remember(path, value) {
+  mkdirSync(join(path, '..'), { recursive: true })
+  writeFileSync(path, value)
+}
+
+/** Packages as the lockfile says. */
+export function ensurePackages() {
+  const mark = join(ROOT, 'node_modules', '.kelpfield-installed')
+  const wanted = digest([readFileSync(join(ROOT, 'package-lock.json')), process.version])
+  if (matches(mark, wanted)) return
+  console.log('Installing packages ...')
+  run('npm', ['ci', '--no-audit', '--no-fund'])
+  remember(mark, wanted)
+}
+
+function filesBelow(folder) {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const path = join(folder, entry.name)
+    if (entry.isDirectory()) return filesBelow(path)
+    return /\.test\.tsx?$/.test(entry.name) ? [] : [path]
+  })
+}
+
+const BUILT_FROM = ['package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json']
+
+/** A production build of the sources as they are. */
+export function ensureBuild() {
+  const mark = join(ROOT, '.next', 'kelpfield-build')
+  const sources = [...BUILT_FROM.map((name) => join(ROOT, name)), ...filesBelow(join(ROOT, 'src')).sort()]
+  const wanted = digest(sources.flatMap((path) => [path.slice(ROOT.length), readFileSync(path)]))
+  if (matches(mark, wanted)) return
+  console.log('Building ...')
+  run(NODE, [NEXT, 'build'])
+  remember(mark, wanted)
+}
+
+const CHROMIUM_PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser']
+
+/** Debian's Chromium for the tests that drive the interface. *Returns* its path. */
+export function ensureChromium() {
+  const own = process.env.CHROMIUM
+  if (own) {
+    if (!existsSync(own)) fail(`CHROMIUM names ${own}, which is not there.`)
+    return own
+  }
+  const found = CHROMIUM_PLACES.find((path) => existsSync(path))
+  if (found) return found
+  if (process.getuid?.() !== 0)
+    fail('Chromium is missing and only root can install it: sudo apt-get install chromium fonts-liberation')
+  console.log('Installing Chromium ...')
+  const apt = (args) => spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', '-o', 'Acquire::Retries=3', ...args], { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0
+  for (let attempt = 1; attempt <= 3; attempt++) {
+    if (apt(['update']) && apt(['install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation'])) return CHROMIUM_PLACES[0]
+    execFileSync('sleep', [String(5 * attempt)])
+  }
+  return fail('Chromium could not be installed. Install the Debian package chromium by hand, then try again.')
+}
+
+/** Ends with a clear message when another program listens on the port. */
+export async function requireFreePort(port, host) {
+  await new Promise((resolve) => {
+    const probe = createServer()
+    probe.once('error', (error) =>
+      fail(
+        error.code === 'EADDRINUSE'
+          ? `Port ${port} is taken by another program. Stop it, or choose another: KELPFIELD_PORT=${port + 1}`
+          : `Port ${port} cannot be listened on: ${error.message}`,
+      ),
+    )
+    probe.listen(port, host, () => probe.close(resolve))
+  })
+}
+
+export const exists = (path) => existsSync(path) && statSync(path).size > 0

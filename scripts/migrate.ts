@@ -1,0 +1,15 @@
+// Brings the database to the newest data version and makes its projections anew from the ledgers.
+import { readConfig } from '../src/config'
+import { DATA_VERSION } from '../src/data/migrations'
+import { openDatabase } from '../src/data/open-database'
+import { rebuildStockLevels } from '../src/data/repositories/stock'
+import { rebuildRunProjections } from '../src/flows/run-projection'
+
+const { databasePath } = readConfig(process.env)
+const { db } = await openDatabase(databasePath)
+await db.transaction().execute(async (trx) => {
+  await rebuildStockLevels(trx)
+  await rebuildRunProjections({ db: trx, nowMs: Date.now() })
+})
+await db.destroy()
+console.log(`${databasePath} has data version ${DATA_VERSION}; its projections were made anew.`)

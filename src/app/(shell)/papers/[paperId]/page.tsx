@@ -1,0 +1,90 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { openPage } from '@/app/_server/guard'
+import { nominalGapMm, nominalPairOf } from '@/core/units'
+import { readDrawerPaper, type DrawerPaper } from '@/flows/read/papers'
+import { DeedButton } from '@/ui/forms/DeedButton'
+import { formatMoney, formatSheet } from '@/ui/format'
+import { AddSheets } from '@/ui/paper/AddSheets'
+import { CountSheets } from '@/ui/paper/CountSheets'
+import { PaperForm } from '@/ui/paper/PaperForm'
+import { addSheetsAction, countSheetsAction, putPaperAwayAction, savePaperAction } from '../actions'
+
+export const metadata: Metadata = { title: 'Paper' }
+
+export default async function PaperPage({ params }: { readonly params: Promise<{ paperId: string }> }) {
+  const { context, preferences } = await openPage()
+  const paper = await readDrawerPaper(context, (await params).paperId)
+  if (!paper) notFound()
+  const mixed = mixedPair(paper)
+  return (
+    <>
+      <h1 className="text-4xl">{paper.name}</h1>
+      <p className="second mt-1">
+        {paper.feelLabel}, {paper.caliperMm.toFixed(2)} mm thick{paper.caliperMeasuredMm === null ? ' (taken from how it feels)' : ''}: eight layers are{' '}
+        {(8 * paper.caliperMm).toFixed(1)} mm.
+      </p>
+      <div className="mt-6 grid gap-6 tablet:grid-cols-2">
+        <section className="sheet-panel p-6" aria-labelledby="sheets-title">
+          <h2 id="sheets-title" className="text-2xl">
+            In the drawer
+          </h2>
+          {mixed === null ? null : <p className="note mt-3">{mixed}</p>}
+          {paper.sheets.length === 0 ? <p className="second mt-2">No sheets yet.</p> : null}
+          <ul className="mt-2">
+            {paper.sheets.map((sheet) => {
+              const size = sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)
+              const what = `${size}${sheet.offcut ? ', offcut' : ''}`
+              return (
+                <li key={sheet.stockItemId} className="flex flex-wrap items-end justify-between gap-3 border-t hairline py-3">
+                  <p>
+                    <span className="figure text-2xl">{sheet.amount}</span> x {what}
+                    {sheet.priceMinor === null ? null : <span className="second"> at {formatMoney(sheet.priceMinor, preferences)}</span>}
+                  </p>
+                  <CountSheets key={sheet.amount} stockItemId={sheet.stockItemId} amount={sheet.amount} what={what} count={countSheetsAction} />
+                </li>
+              )
+            })}
+          </ul>
+          <h3 className="mt-6 mb-2 text-xl">Put sheets in</h3>
+          <AddSheets paperId={paper.id} preferences={preferences} add={addSheetsAction} />
+        </section>
+        <section className="sheet-panel p-6" aria-labelledby="paper-title">
+          <h2 id="paper-title" className="mb-4 text-2xl">
+            The paper
+          </h2>
+          <PaperForm
+            initial={{
+              name: paper.name,
+              feel: paper.feel,
+              grammageGsm: paper.grammageGsm === null ? '' : String(paper.grammageGsm),
+              caliperMm: paper.caliperMeasuredMm === null ? '' : String(paper.caliperMeasuredMm),
+              frontColour: paper.frontColour,
+              backColour: paper.backColour,
+              note: paper.note,
+            }}
+            save={savePaperAction.bind(null, paper.id)}
+            deed="Save"
+          />
+          <div className="mt-6 border-t hairline pt-4">
+            <DeedButton act={putPaperAwayAction.bind(null, paper.id, true)} className="btn btn-ghost">
+              Put this paper away
+            </DeedButton>
+          </div>
+        </section>
+      </div>
+    </>
+  )
+}
+
+/** 15 cm and 6 in squares are sold as one size and must not be mixed in one ring. */
+function mixedPair(paper: DrawerPaper): string | null {
+  const squares = paper.sheets.filter((sheet) => sheet.widthMm === sheet.heightMm && sheet.amount > 0)
+  for (const first of squares)
+    for (const second of squares) {
+      const pair = nominalPairOf(first.widthMm, second.widthMm)
+      if (pair)
+        return `${pair.cm} cm and ${pair.inch} in are sold as one size and differ by ${nominalGapMm(pair).toFixed(1)} mm. Do not mix them in one ring.`
+    }
+  return null
+}

@@ -1,0 +1,63 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { openPage } from '@/app/_server/guard'
+import { readDrawer, type DrawerPaper } from '@/flows/read/papers'
+import { formatSheet, plural, type Preferences } from '@/ui/format'
+import { Swatch } from '@/ui/paper/Swatch'
+import { EmptyState } from '@/ui/shell/EmptyState'
+
+export const metadata: Metadata = { title: 'Papers' }
+
+export default async function PapersPage() {
+  const { context, preferences } = await openPage()
+  const papers = await readDrawer(context)
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-4">
+        <h1 className="text-4xl">Papers</h1>
+        <Link href="/papers/new" className="btn btn-primary">
+          Add a paper
+        </Link>
+      </div>
+      {papers.length === 0 ? (
+        <EmptyState title="The drawer is empty" text="Put in what you have: its colours, how it feels, and how many sheets of which size. Offcuts find their way here by themselves when you cut." />
+      ) : (
+        <ul className="mt-6 grid gap-5 tablet:grid-cols-3">
+          {papers.map((paper) => (
+            <PaperCard key={paper.id} paper={paper} preferences={preferences} />
+          ))}
+        </ul>
+      )}
+    </>
+  )
+}
+
+function PaperCard({ paper, preferences }: { readonly paper: DrawerPaper; readonly preferences: Preferences }) {
+  const whole = paper.sheets.filter((sheet) => !sheet.offcut && sheet.amount > 0)
+  const offcuts = paper.sheets.filter((sheet) => sheet.offcut).reduce((sum, sheet) => sum + sheet.amount, 0)
+  return (
+    <li className="sheet-panel flex gap-5 p-5">
+      <Swatch front={paper.frontColour} back={paper.backColour} className="h-16 w-22" />
+      <div className="min-w-0">
+        <h2 className="text-xl">
+          <Link href={`/papers/${paper.id}`} className="hover:underline">
+            {paper.name}
+          </Link>
+        </h2>
+        <p className="second text-sm">
+          {paper.feelLabel}
+          {paper.grammageGsm === null ? '' : `, ${paper.grammageGsm} g/m²`}
+        </p>
+        <ul className="mt-2">
+          {whole.length === 0 ? <li className="font-semibold">no whole sheet left</li> : null}
+          {whole.map((sheet) => (
+            <li key={sheet.stockItemId}>
+              <span className="figure text-lg">{sheet.amount}</span> x {sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)}
+            </li>
+          ))}
+          {offcuts > 0 ? <li className="second">{plural(offcuts, 'offcut')} kept</li> : null}
+        </ul>
+      </div>
+    </li>
+  )
+}

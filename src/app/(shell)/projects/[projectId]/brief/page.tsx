@@ -1,0 +1,35 @@
+import type { Metadata } from 'next'
+import { openStation, type StationParams } from '@/app/_server/open-station'
+import { readLibrary } from '@/flows/read/designs'
+import { readDrawer } from '@/flows/read/papers'
+import { BriefForm } from '@/ui/brief/BriefForm'
+import { briefValues } from '@/ui/brief/form-values'
+import { DeedButton } from '@/ui/forms/DeedButton'
+import { StationFrame } from '@/ui/project/StationFrame'
+import { archiveProjectAction, saveBriefAction } from '../../actions'
+
+export const metadata: Metadata = { title: 'Brief' }
+
+export default async function BriefPage(props: StationParams) {
+  const { context, preferences, project } = await openStation(props)
+  const designs = (await readLibrary(context)).map((one) => one.document)
+  const papers = await readDrawer(context)
+  return (
+    <StationFrame project={project} open="brief" preferences={preferences}>
+      <BriefForm
+        initial={briefValues(project, preferences)}
+        designs={designs}
+        papers={papers}
+        preferences={{ ...preferences, zone: project.zone }}
+        save={saveBriefAction.bind(null, project.id)}
+        deed="Save the brief"
+      />
+      <div className="mt-8 border-t hairline pt-5">
+        <DeedButton act={archiveProjectAction.bind(null, project.id, !project.archived)} className="btn btn-ghost">
+          {project.archived ? 'Take this project out again' : 'Put this project away'}
+        </DeedButton>
+        <p className="second text-sm">Nothing is deleted; its log stays.</p>
+      </div>
+    </StationFrame>
+  )
+}

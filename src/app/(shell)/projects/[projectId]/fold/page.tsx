@@ -1,0 +1,107 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { openStation, type StationParams } from '@/app/_server/open-station'
+import type { RunSummary } from '@/data/repositories/runs'
+import type { LinePaperView, LineView } from '@/flows/read/project-lines'
+import { countOf, formatDuration, plural } from '@/ui/format'
+import { Swatch } from '@/ui/paper/Swatch'
+import { StartRun, type HowFolded } from '@/ui/project/StartRun'
+import { StationFrame } from '@/ui/project/StationFrame'
+import { startRunAction } from '../../actions'
+
+export const metadata: Metadata = { title: 'Fold' }
+
+export default async function FoldPage(props: StationParams) {
+  const { preferences, settings, project } = await openStation(props)
+  const left = project.lines.reduce(
+    (sum, line) =>
+      sum + line.papers.reduce((units, row) => units + Math.max(0, row.goodUnits - row.usableUnits), 0) * line.secondsPerPiece,
+    0,
+  )
+  return (
+    <StationFrame project={project} open="fold" preferences={preferences}>
+      <h2 className="text-2xl">{left === 0 ? 'All folded' : `About ${formatDuration(left)} of folding left`}</h2>
+      <p className="second">
+        {left === 0 ? 'Every piece wanted is folded.' : 'At the pace of your log; where there is none yet, at the usual pace of each design.'}
+      </p>
+      {project.lines.map((line) => (
+        <section key={line.id} aria-labelledby={`fold-${line.id}`} className="mt-8">
+          <h3 id={`fold-${line.id}`} className="text-xl">
+            {line.design.name}
+          </h3>
+          <ul className="mt-2">
+            {line.papers.map((row) => (
+              <FoldRow
+                key={row.paper.id}
+                projectId={project.id}
+                line={line}
+                row={row}
+                hand={settings.hand}
+                runs={project.runs.filter((run) => run.line_id === line.id && run.paper_id === row.paper.id && run.archived_at_ms === null)}
+              />
+            ))}
+          </ul>
+        </section>
+      ))}
+    </StationFrame>
+  )
+}
+
+interface FoldRowProps {
+  readonly projectId: string
+  readonly line: LineView
+  readonly row: LinePaperView
+  readonly hand: 'right' | 'left'
+  readonly runs: readonly RunSummary[]
+}
+
+function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
+  const open = runs.find((run) => run.phase !== 'finished')
+  const left = Math.max(0, row.goodUnits - row.usableUnits)
+  return (
+    <li className="grid gap-4 border-t hairline py-4 last:border-b tablet:grid-cols-[14rem_9rem_1fr]">
+      <p className="flex items-center gap-3 self-start font-semibold">
+        <Swatch front={row.paper.frontColour} back={row.paper.backColour} />
+        {row.paper.name}
+      </p>
+      <p>
+        <span className="figure text-2xl">{row.usableUnits}</span>
+        <span className="second"> of {row.goodUnits}</span>
+        {row.spoiledUnits > 0 ? <span className="second block text-sm">{row.spoiledUnits} spoiled</span> : null}
+      </p>
+      {open ? (
+        <p className="flex flex-wrap items-center justify-between gap-3">
+          <span>
+            {open.phase === 'inspect' ? 'A tray waits to be looked over' : `Waiting at piece ${open.at_piece ?? 1} of ${open.total}`}
+          </span>
+          <Link href={`/runs/${open.id}`} className="btn btn-primary" aria-label={`Go on folding ${line.design.name}, ${row.paper.name}`}>
+            Go on folding
+          </Link>
+        </p>
+      ) : left === 0 ? (
+        <p className="second">done</p>
+      ) : (
+        <div>
+          {row.waitingUnits < left ? (
+            <p className="note mb-3">
+              {row.waitingUnits === 0 ? 'None are cut yet.' : `Only ${countOf(row.waitingUnits, line.partName)} are cut.`}{' '}
+              {plural(left, 'good one')} wanted.
+            </p>
+          ) : null}
+          <StartRun
+            id={`run-${line.id}-${row.paper.id}`}
+            what={`${line.design.name}, ${row.paper.name}`}
+            pieces={left}
+            hand={hand}
+            start={start.bind(null, projectId, line.id, row.paper.id)}
+          />
+        </div>
+      )}
+    </li>
+  )
+}
+
+async function start(projectId: string, lineId: string, paperId: string, how: HowFolded) {
+  'use server'
+  return startRunAction(projectId, { ...how, lineId, paperId })
+}

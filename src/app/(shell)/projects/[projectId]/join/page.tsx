@@ -1,0 +1,56 @@
+import type { Metadata } from 'next'
+import { openStation, type StationParams } from '@/app/_server/open-station'
+import type { JoinView } from '@/flows/read/project'
+import { countOf } from '@/ui/format'
+import { JoinButtons } from '@/ui/project/JoinButtons'
+import { StationFrame } from '@/ui/project/StationFrame'
+import { recordJoinAction } from '../../actions'
+
+export const metadata: Metadata = { title: 'Join' }
+
+export default async function JoinPage(props: StationParams) {
+  const { preferences, project } = await openStation(props)
+  return (
+    <StationFrame project={project} open="join" preferences={preferences}>
+      {project.joins.length === 0 ? (
+        <>
+          <h2 className="text-2xl">Nothing to join</h2>
+          <p className="second mt-1">No line of the brief is glued to another.</p>
+        </>
+      ) : (
+        <ul className="flex flex-col gap-8">
+          {project.joins.map((join) => (
+            <JoinLine key={join.line.id} join={join} projectId={project.id} />
+          ))}
+        </ul>
+      )}
+      <p className="second mt-8 text-sm">
+        Rings, garlands, stems and mounts, with first, each and last join, will stand here too.
+      </p>
+    </StationFrame>
+  )
+}
+
+function JoinLine({ join, projectId }: { readonly join: JoinView; readonly projectId: string }) {
+  const parts = join.parts.map((part) => `${countOf(part.perPiece ?? 1, part.partName)}`).join(' and ')
+  const what = `${parts} glued to each ${join.line.design.name.toLowerCase()}`
+  return (
+    <li>
+      <p className="figure text-5xl">
+        {join.joined} <span className="second text-2xl">of {join.pieces}</span>
+      </p>
+      <h2 className="mt-2 text-2xl">{what}</h2>
+      <p className="second mb-4">
+        {join.joined >= join.pieces
+          ? 'All joined.'
+          : `${join.joinable - join.joined} more can be joined with what is folded. Let the glue dry before the next layer; keep it off the string.`}
+      </p>
+      <JoinButtons what={what} join={press.bind(null, projectId, join.line.id)} />
+    </li>
+  )
+}
+
+async function press(projectId: string, lineId: string, input: { id: string; delta: 1 | -1 }) {
+  'use server'
+  return recordJoinAction(projectId, { ...input, lineId })
+}

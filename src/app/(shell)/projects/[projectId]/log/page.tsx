@@ -1,0 +1,123 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { openStation, type StationParams } from '@/app/_server/open-station'
+import { meanRejectRate } from '@/core/batch'
+import { readProjectLog } from '@/flows/read/logbook'
+import type { ProjectView } from '@/flows/read/project'
+import { countOf, formatDuration, formatMoment, formatPace, formatShare, plural, type Preferences } from '@/ui/format'
+import { CountList } from '@/ui/logbook/CountList'
+import { EmptyState } from '@/ui/shell/EmptyState'
+
+export const metadata: Metadata = { title: 'Log' }
+
+export default async function ProjectLogPage(props: StationParams) {
+  const { context, preferences, project } = await openStation(props)
+  const log = await readProjectLog(context, project.id)
+  const activeMs = log.units.reduce((sum, unit) => sum + unit.active_ms, 0)
+  return (
+    <>
+      <p>
+        <Link href={`/projects/${project.id}`} className="second hover:underline">
+          {project.name}
+        </Link>
+      </p>
+      <h1 className="text-4xl">What it took</h1>
+      {project.runs.length === 0 && project.cuts.length === 0 ? (
+        <EmptyState title="Nothing logged yet" text="Cuts, taps, grades and times of this project gather here as you work." />
+      ) : (
+        <div className="mt-6 flex flex-col gap-8">
+          <div className="grid gap-6 tablet:grid-cols-4">
+            <Total figure={String(project.facts.foldedUnits)} text={`of ${countOf(project.facts.units, 'piece')} folded`} />
+            <Total figure={String(project.facts.sheetsCut)} text="sheets really used" />
+            <Total figure={formatDuration(activeMs / 1000)} text="hands on paper, breaks left out" />
+            <Total
+              figure={project.delivery ? formatMoment(project.delivery.handed_over_at_ms, { ...preferences, zone: project.zone }) : 'not yet'}
+              text="handed over"
+            />
+          </div>
+          <div className="grid gap-8 tablet:grid-cols-2">
+            <CountList title="By grade" rows={log.grades.map((row) => [row.grade, row.pieces])} empty="No piece is finished yet." />
+            <CountList title="Spoiled, by reason" rows={log.reasons.map((row) => [row.reason, row.pieces])} empty="None was spoiled." />
+          </div>
+          <LineTable project={project} preferences={preferences} />
+        </div>
+      )}
+    </>
+  )
+}
+
+function Total({ figure, text }: { readonly figure: string; readonly text: string }) {
+  return (
+    <p className="border-t-2 border-accent pt-2">
+      <span className="figure block text-3xl">{figure}</span>
+      <span className="second">{text}</span>
+    </p>
+  )
+}
+
+function LineTable({ project, preferences }: { readonly project: ProjectView; readonly preferences: Preferences }) {
+  return (
+    <section aria-labelledby="lines-title">
+      <h2 id="lines-title" className="text-2xl">
+        Line by line
+      </h2>
+      <div className="overflow-x-auto">
+        <table className="table mt-2">
+          <thead>
+            <tr>
+              <th scope="col">Design and paper</th>
+              <th scope="col" className="text-right">Folded</th>
+              <th scope="col" className="text-right">Spoiled</th>
+              <th scope="col" className="text-right">Sheets used</th>
+              <th scope="col" className="text-right">Pace</th>
+            </tr>
+          </thead>
+          <tbody>
+            {project.lines.flatMap((line) =>
+              line.papers.map((row) => {
+                const runs = project.runs.filter((run) => run.line_id === line.id && run.paper_id === row.paper.id)
+                const active = runs.reduce((sum, run) => sum + run.active_ms, 0) / 1000
+                const sheets = project.cuts
+                  .filter((cut) => cut.line_id === line.id && cut.paper_id === row.paper.id)
+                  .reduce((sum, cut) => sum + cut.sheets, 0)
+                return (
+                  <tr key={`${line.id}-${row.paper.id}`}>
+                    <th scope="row" className="font-normal">
+                      {line.design.name}, {row.paper.name}
+                    </th>
+                    <td className="text-right">
+                      {row.usableUnits} of {row.goodUnits}
+                    </td>
+                    <td className="text-right">{row.spoiledUnits}</td>
+                    <td className="text-right">{sheets}</td>
+                    <td className="text-right">{row.usableUnits === 0 || active === 0 ? '' : `${formatPace(active / row.usableUnits)} a piece`}</td>
+                  </tr>
+                )
+              }),
+            )}
+          </tbody>
+        </table>
+      </div>
+      <p className="second mt-3">
+        The next estimate counts with{' '}
+        {project.lines
+          .map((line) => `${formatShare(meanRejectRate(line.rate), preferences.locale)} rejects and ${formatPace(line.secondsPerPiece)} for each ${line.design.name.toLowerCase()}`)
+          .join('; ')}
+        .
+      </p>
+      {project.runs.length > 0 ? (
+        <ul className="mt-4">
+          {project.runs.map((run) => (
+            <li key={run.id}>
+              <Link href={`/logbook/${run.id}`} className="hover:underline">
+                {run.design_name}
+                {run.paper_name === null ? '' : `, ${run.paper_name}`}: {plural(run.usable, 'good piece')}, begun{' '}
+                {formatMoment(run.started_at_ms, preferences)}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+    </section>
+  )
+}

@@ -1,0 +1,87 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { openPage } from '@/app/_server/guard'
+import { listProjects } from '@/data/repositories/projects'
+import { readProjects } from '@/flows/read/project'
+import { countOf, daysUntil, formatDay, formatDaysLeft } from '@/ui/format'
+import { deedWords } from '@/ui/project/deed-words'
+import { DeedButton } from '@/ui/forms/DeedButton'
+import { EmptyState } from '@/ui/shell/EmptyState'
+import { archiveProjectAction } from './actions'
+
+export const metadata: Metadata = { title: 'Projects' }
+
+export default async function ProjectsPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>
+}) {
+  const { context, preferences } = await openPage()
+  const away = (await searchParams)['away'] === '1'
+  const projects = await readProjects(context, await listProjects(context.db, away))
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-4">
+        <h1 className="text-4xl">{away ? 'Projects put away' : 'Projects'}</h1>
+        <div className="flex gap-3">
+          <Link href={away ? '/projects' : '/projects?away=1'} className="btn btn-ghost">
+            {away ? 'Back to open ones' : 'Put away'}
+          </Link>
+          <Link href="/projects/new" className="btn btn-primary">
+            Start a project
+          </Link>
+        </div>
+      </div>
+      {projects.length === 0 ? (
+        <EmptyState
+          title={away ? 'Nothing was put away' : 'No project yet'}
+          text="A project begins with what is wanted: which design, how many, how big, in which papers, and by when."
+        />
+      ) : (
+        <ul className="mt-6 grid gap-5 tablet:grid-cols-2">
+          {projects.map((project) => (
+            <li key={project.id} className="sheet-panel flex flex-col gap-3 p-6">
+              <h2 className="text-2xl">
+                <Link href={`/projects/${project.id}`} className="hover:underline">
+                  {project.name}
+                </Link>
+              </h2>
+              <p className="second">
+                {project.dueOn === null
+                  ? 'No date set'
+                  : `${formatDay(project.dueOn, preferences)}, ${formatDaysLeft(daysUntil(project.dueOn, { ...preferences, zone: project.zone }))}`}
+              </p>
+              <ul className="text-sm">
+                {project.lines.map((line) => (
+                  <li key={line.id}>
+                    {line.pieces} {line.design.name.toLowerCase()}
+                    {line.attachedTo === null ? '' : ', glued on'}
+                  </li>
+                ))}
+              </ul>
+              <div className="mt-auto flex items-end justify-between gap-3 border-t hairline pt-4">
+                <p>
+                  <span className="figure text-2xl">{project.facts.foldedUnits}</span>
+                  <span className="second"> of {countOf(project.facts.units, 'piece')} folded</span>
+                </p>
+                {away ? (
+                  <DeedButton act={archiveProjectAction.bind(null, project.id, false)} label={`Take out ${project.name} again`}>
+                    Take out again
+                  </DeedButton>
+                ) : (
+                  <Link
+                    href={`/projects/${project.id}/${project.next.station}`}
+                    className="btn btn-outline"
+                    aria-label={`${project.name}: ${deedWords(project.next.deed)}`}
+                  >
+                    {deedWords(project.next.deed)}
+                  </Link>
+                )}
+              </div>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,64 @@
+import type { Metadata } from 'next'
+import { openPage } from '@/app/_server/guard'
+import { config } from '@/flows/context'
+import { passphraseSet } from '@/flows/room'
+import { PassphraseForm } from '@/ui/settings/PassphraseForm'
+import { RestoreForm } from '@/ui/settings/RestoreForm'
+import { SettingsForm } from '@/ui/settings/SettingsForm'
+import { saveSettingsAction, setPassphraseAction } from './actions'
+
+export const metadata: Metadata = { title: 'Settings' }
+
+export default async function SettingsPage() {
+  const { context, settings } = await openPage()
+  const set = await passphraseSet(context)
+  return (
+    <>
+      <h1 className="text-4xl">Settings</h1>
+      <div className="mt-6 grid items-start gap-6 tablet:grid-cols-2">
+        <section className="sheet-panel p-6" aria-labelledby="numbers">
+          <h2 id="numbers" className="mb-4 text-2xl">
+            Numbers and hands
+          </h2>
+          <SettingsForm
+            initial={settings}
+            zones={Intl.supportedValuesOf('timeZone')}
+            currencies={Intl.supportedValuesOf('currency')}
+            save={saveSettingsAction}
+          />
+        </section>
+        <div className="flex flex-col gap-6">
+          <section className="sheet-panel p-6" aria-labelledby="backup">
+            <h2 id="backup" className="text-2xl">
+              Backup
+            </h2>
+            <p className="mt-2">One file with everything: papers, projects, every tap. Take one whenever you like, also in the middle of a run.</p>
+            <p className="mt-3">
+              <a href="/api/backup" download className="btn btn-primary">
+                Take a backup
+              </a>
+            </p>
+            <h3 className="mt-6 text-xl">Put a backup back</h3>
+            <p className="mt-1">It replaces everything that is here now. What is here is kept beside it on the machine, as kelpfield.db.before-restore.</p>
+            <div className="mt-3">
+              <RestoreForm />
+            </div>
+          </section>
+          <section className="sheet-panel p-6" aria-labelledby="room">
+            <h2 id="room" className="text-2xl">
+              A tablet at the table
+            </h2>
+            <p className="mt-2">
+              {config().room
+                ? 'Kelpfield is open to this room; every device has to be unlocked with the passphrase.'
+                : 'Kelpfield listens on this machine only. To open it to the room, set a passphrase, then start it with: npm start -- --room'}
+            </p>
+            <div className="mt-3">
+              <PassphraseForm set={set} save={setPassphraseAction} />
+            </div>
+          </section>
+        </div>
+      </div>
+    </>
+  )
+}

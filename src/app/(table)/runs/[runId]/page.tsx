@@ -1,0 +1,14 @@
+import type { Metadata } from 'next'
+import { notFound } from 'next/navigation'
+import { openPage } from '@/app/_server/guard'
+import { readRunDesign } from '@/flows/read/run'
+import { FoldScreen } from '@/ui/run/FoldScreen'
+
+export const metadata: Metadata = { title: 'At the table' }
+
+export default async function RunPage({ params }: { readonly params: Promise<{ runId: string }> }) {
+  const { context, settings } = await openPage()
+  const found = await readRunDesign(context, (await params).runId)
+  if (!found) notFound()
+  return <FoldScreen run={found.run} design={found.design} gauges={found.gauges} tones={settings.tones} />
+}

@@ -1,0 +1,29 @@
+import type { Preferences } from './preferences'
+
+/** `1 sheet`, `24 sheets`, `2 leaves`. */
+export const plural = (count: number, one: string, many = `${one}s`): string =>
+  `${count.toLocaleString('en')} ${count === 1 ? one : many}`
+
+const IRREGULAR: Readonly<Record<string, string>> = { leaf: 'leaves' }
+
+/** A part's or design's noun in the number of `count`. */
+export const countOf = (count: number, noun: string): string => plural(count, noun, IRREGULAR[noun] ?? `${noun}s`)
+
+/** A probability as people say it: `19 in 20`. */
+export function formatCertainty(certainty: number): string {
+  for (const of of [5, 10, 20, 100]) {
+    const count = certainty * of
+    if (Math.abs(count - Math.round(count)) < 1e-9 && Math.round(count) < of) return `${Math.round(count)} in ${of}`
+  }
+  return `${Math.round(certainty * 1000)} in 1000`
+}
+
+/** A small share: `5 in 100`, `1.4 in 100`. */
+export const formatShare = (share: number, locale: string): string =>
+  `${new Intl.NumberFormat(locale, { maximumFractionDigits: 1 }).format(share * 100)} in 100`
+
+/** Money from minor units. */
+export function formatMoney(minor: number, { currency, locale }: Pick<Preferences, 'currency' | 'locale'>): string {
+  const format = new Intl.NumberFormat(locale, { style: 'currency', currency })
+  return format.format(minor / 10 ** (format.resolvedOptions().maximumFractionDigits ?? 2))
+}

@@ -1,0 +1,5 @@
+export * from './preferences'
+export * from './lengths'
+export * from './times'
+export * from './counts'
+export * from './refusal-words'

@@ -1,0 +1,113 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import { nextSmallerSaving, type SweepPaper, type SweepPoint, type SweepProgress } from '@/core/cut'
+import { startSizeSweep, type RunningSweep } from '@/workers/size-sweep-client'
+import { formatExact, plural, type Preferences } from '../format'
+
+interface SizeSweepProps {
+  readonly papers: readonly SweepPaper[]
+  readonly sideMm: number
+  readonly preferences: Preferences
+  readonly part: string
+}
+
+type State =
+  | { readonly kind: 'idle' }
+  | { readonly kind: 'running'; readonly progress: SweepProgress | null }
+  | { readonly kind: 'done'; readonly points: readonly SweepPoint[] }
+  | { readonly kind: 'failed' }
+
+const SPAN = 0.2
+
+/** Other sizes of sheet and what they would take, worked out in a worker. */
+export function SizeSweep({ papers, sideMm, preferences, part }: SizeSweepProps) {
+  const [state, setState] = useState<State>({ kind: 'idle' })
+  const running = useRef<RunningSweep | null>(null)
+  useEffect(() => () => running.current?.cancel(), [])
+  const start = () => {
+    setState({ kind: 'running', progress: null })
+    const request = {
+      papers,
+      fromMm: Math.max(1, sideMm * (1 - SPAN)),
+      toMm: sideMm * (1 + SPAN),
+      ruler: preferences.ruler,
+    }
+    const sweep = startSizeSweep(request, (progress) => setState({ kind: 'running', progress }))
+    running.current = sweep
+    sweep.answer.then(
+      (answer) => setState(answer.ok ? { kind: 'done', points: answer.result.points } : { kind: 'failed' }),
+      () => setState({ kind: 'failed' }),
+    )
+  }
+  const cancel = () => {
+    running.current?.cancel()
+    setState({ kind: 'idle' })
+  }
+  return (
+    <div className="mt-5">
+      {state.kind === 'idle' ? (
+        <button type="button" className="btn btn-sm btn-outline" onClick={start}>
+          Would another size save sheets?
+        </button>
+      ) : null}
+      {state.kind === 'running' ? (
+        <div className="flex items-center gap-3" role="status">
+          <progress className="progress w-48" value={state.progress?.done ?? 0} max={state.progress?.total ?? 1} aria-label="Sizes tried" />
+          <button type="button" className="btn btn-sm btn-ghost" onClick={cancel}>
+            Cancel
+          </button>
+        </div>
+      ) : null}
+      {state.kind === 'failed' ? (
+        <p role="alert">
+          The sizes could not be tried.{' '}
+          <button type="button" className="underline" onClick={start}>
+            Try again
+          </button>
+        </p>
+      ) : null}
+      {state.kind === 'done' ? <Cliffs points={state.points} sideMm={sideMm} preferences={preferences} part={part} /> : null}
+    </div>
+  )
+}
+
+/** The steps of the curve: each largest size that takes so many sheets. */
+function cliffs(points: readonly SweepPoint[]): readonly SweepPoint[] {
+  return points.filter((point, index) => point.sheets !== null && points[index + 1]?.sheets !== point.sheets)
+}
+
+function Cliffs({ points, sideMm, preferences, part }: { readonly points: readonly SweepPoint[] } & Omit<SizeSweepProps, 'papers'>) {
+  const saving = nextSmallerSaving(points, sideMm)
+  const steps = cliffs(points)
+  const here = points.filter((point) => point.sideMm <= sideMm + 1e-6).at(-1)
+  const saved = saving && here?.sheets ? here.sheets - (saving.sheets ?? 0) : 0
+  return (
+    <div role="status">
+      <p className={saving ? 'note max-w-xl font-semibold' : ''}>
+        {saving
+          ? `${(sideMm - saving.sideMm).toFixed(2)} mm smaller, ${formatExact(saving.sideMm, preferences)}, saves ${plural(saved, 'sheet')}.`
+          : 'No size down to a fifth less saves a sheet.'}
+      </p>
+      <table className="table mt-3 w-auto">
+        <caption className="sr-only">Largest squares for a {part} by whole sheets</caption>
+        <thead>
+          <tr>
+            <th scope="col">Squares up to</th>
+            <th scope="col" className="text-right">
+              Sheets
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {steps.map((point) => (
+            <tr key={point.sideMm}>
+              <td>{formatExact(point.sideMm, preferences)}</td>
+              <td className="text-right">{point.sheets}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}

@@ -1,0 +1,86 @@
+import Link from 'next/link'
+import type { ProjectView } from '@/flows/read/project'
+import type { Station, StationKey, StationState } from '@/core/plan'
+import { countOf } from '../format'
+
+const NAMES: Readonly<Record<StationKey, string>> = {
+  brief: 'Brief',
+  colour: 'Colour',
+  paper: 'Paper',
+  cut: 'Cut',
+  fold: 'Fold',
+  join: 'Join',
+  deliver: 'Deliver',
+}
+
+const DOT: Readonly<Record<StationState, string>> = {
+  done: 'bg-accent border-accent',
+  wanting: 'border-warning border-[3px]',
+  'not yet': 'border-[var(--ink-second)]',
+}
+
+/** The big number of a station, in words. */
+function figureText({ key, state, figure: { count, of } }: Station, project: ProjectView): string {
+  switch (key) {
+    case 'brief':
+      return countOf(count, 'piece')
+    case 'colour':
+      return countOf(count, 'paper')
+    case 'paper':
+      return state === 'wanting' ? `${count} short` : state === 'done' ? 'Enough' : 'None yet'
+    case 'cut':
+      return of === 0 ? 'None yet' : `${count} of ${of}`
+    case 'fold':
+    case 'join':
+      return of === 0 ? 'None' : `${count} of ${of}`
+    case 'deliver':
+      return project.delivery ? 'Gone' : state === 'wanting' ? 'Ready' : 'Not yet'
+  }
+}
+
+function lineText({ key, state }: Station, { facts, lines }: ProjectView): string {
+  switch (key) {
+    case 'brief':
+      return countOf(lines.length, 'line')
+    case 'colour':
+      return 'chosen in the brief'
+    case 'paper':
+      return state === 'wanting'
+        ? facts.shortSheets === null
+          ? 'pieces with no sheet'
+          : 'sheets to get'
+        : countOf(facts.sheetsToCut + facts.sheetsCut, 'sheet')
+    case 'cut':
+      return facts.proofsToJudge > 0 ? 'proof piece to judge' : 'sheets cut'
+    case 'fold':
+      return facts.openRuns > 0 ? 'a tray is waiting' : 'pieces folded'
+    case 'join':
+      return facts.joinsWanted === 0 ? 'nothing to join' : 'pieces joined'
+    case 'deliver':
+      return state === 'done' ? 'handed over' : state === 'wanting' ? 'to hand over' : 'first fold and join'
+  }
+}
+
+/** The project's spine: seven panels of a pleated strip, in working order. */
+export function Spine({ project, open }: { readonly project: ProjectView; readonly open: StationKey }) {
+  return (
+    <nav aria-label="Stations" className="pleats isolate mt-6">
+      {project.stations.map((station) => (
+        <Link
+          key={station.key}
+          href={`/projects/${project.id}/${station.key}`}
+          className="pleat"
+          aria-current={station.key === open ? 'page' : undefined}
+        >
+          <span className="flex items-center justify-between font-semibold">
+            {NAMES[station.key]}
+            <span className={`size-3 shrink-0 rounded-full border-2 ${DOT[station.state]}`} aria-hidden />
+            <span className="sr-only">{station.state}</span>
+          </span>
+          <span className="figure mt-2 block text-[1.6rem] leading-tight">{figureText(station, project)}</span>
+          <span className="second mt-1 block text-sm">{lineText(station, project)}</span>
+        </Link>
+      ))}
+    </nav>
+  )
+}

@@ -1,0 +1,114 @@
+'use client'
+
+import { useState } from 'react'
+import { TAP_GRAINS, TRAY_ORDERS } from '@/core/run'
+import type { DeedResult } from '@/flows/deed'
+import { Field } from '../forms/Field'
+import { FormMessage } from '../forms/FormMessage'
+import { useSubmit } from '../forms/useSubmit'
+
+/** How a run is folded, as its form holds it. */
+export interface HowFolded {
+  readonly grain: string
+  readonly order: string
+  readonly traySize: string
+  readonly hand: string
+  readonly pieces: string
+}
+
+interface StartRunProps {
+  readonly id: string
+  readonly what: string
+  readonly pieces: number
+  readonly hand: 'right' | 'left'
+  readonly start: (how: HowFolded) => Promise<DeedResult<{ readonly runId: string }>>
+}
+
+const GRAIN_WORDS: Readonly<Record<string, string>> = {
+  fold: 'one tap a fold',
+  stage: 'one tap a stage',
+  piece: 'one tap a piece',
+}
+
+export const toRun = ({ runId }: { readonly runId: string }, router: { push: (href: string) => void }): void =>
+  router.push(`/runs/${runId}`)
+
+/** Starts a run: how many, trays, and what one tap stands for. */
+export function StartRun({ id, what, pieces, hand, start }: StartRunProps) {
+  const [how, setHow] = useState<HowFolded>({
+    grain: 'fold',
+    order: 'piece by piece',
+    traySize: String(Math.min(6, pieces)),
+    hand,
+    pieces: String(pieces),
+  })
+  const { fields, message, pending, submit } = useSubmit(start, toRun)
+  return (
+    <form
+      className="flex flex-col gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        submit(how)
+      }}
+    >
+      <FormMessage message={message} />
+      <HowFields id={id} how={how} change={setHow} fields={fields} />
+      <div>
+        <button className="btn btn-primary" disabled={pending} aria-label={`Start folding ${what}`}>
+          Start folding
+        </button>
+      </div>
+    </form>
+  )
+}
+
+interface HowFieldsProps {
+  readonly id: string
+  readonly how: HowFolded
+  readonly change: (how: HowFolded) => void
+  readonly fields: Readonly<Record<string, string>>
+}
+
+/** The fields every run has. */
+export function HowFields({ id, how, change, fields }: HowFieldsProps) {
+  const set = (key: keyof HowFolded) => (event: { target: { value: string } }) =>
+    change({ ...how, [key]: event.target.value })
+  return (
+    <div className="flex flex-wrap items-start gap-3">
+      <Field id={`${id}-pieces`} label="How many" error={fields['pieces']}>
+        {(aria) => <input {...aria} className="input w-24" inputMode="numeric" autoComplete="off" value={how.pieces} onChange={set('pieces')} />}
+      </Field>
+      <Field id={`${id}-tray`} label="In a tray" error={fields['traySize']}>
+        {(aria) => <input {...aria} className="input w-24" inputMode="numeric" autoComplete="off" value={how.traySize} onChange={set('traySize')} />}
+      </Field>
+      <Field id={`${id}-grain`} label="Tap" error={fields['grain']}>
+        {(aria) => (
+          <select {...aria} className="select w-40" value={how.grain} onChange={set('grain')}>
+            {TAP_GRAINS.map((grain) => (
+              <option key={grain} value={grain}>
+                {GRAIN_WORDS[grain]}
+              </option>
+            ))}
+          </select>
+        )}
+      </Field>
+      <Field id={`${id}-order`} label="Order" error={fields['order']}>
+        {(aria) => (
+          <select {...aria} className="select w-44" value={how.order} onChange={set('order')}>
+            {TRAY_ORDERS.map((order) => (
+              <option key={order}>{order}</option>
+            ))}
+          </select>
+        )}
+      </Field>
+      <Field id={`${id}-hand`} label="Hand" error={fields['hand']}>
+        {(aria) => (
+          <select {...aria} className="select w-28" value={how.hand} onChange={set('hand')}>
+            <option value="right">right</option>
+            <option value="left">left</option>
+          </select>
+        )}
+      </Field>
+    </div>
+  )
+}

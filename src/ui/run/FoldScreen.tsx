@@ -1,0 +1,166 @@
+'use client'
+
+import Link from 'next/link'
+import type { ReactNode } from 'react'
+import type { DesignDocument, GaugeSettings } from '@/core/design'
+import type { RunView } from '@/flows/read/run'
+import { Silhouette } from '../design/Silhouette'
+import { InspectTray } from './InspectTray'
+import { RunFinished } from './RunFinished'
+import { TrayStrip } from './TrayStrip'
+import { useAwake } from './useAwake'
+import { useListening } from './useListening'
+import { useRun, type RunAtTable } from './useRun'
+import { nextLine, nowWords } from './words'
+
+interface FoldScreenProps {
+  readonly run: RunView
+  readonly design: DesignDocument
+  readonly gauges: GaugeSettings
+  readonly tones: boolean
+}
+
+/** The screen at the table: what the hands do now, k of n, the tray, and nothing else large. */
+export function FoldScreen({ run, design, gauges, tones }: FoldScreenProps) {
+  const table = useRun(run, tones)
+  const { phase } = table.state
+  const listening = useListening(table)
+  const awake = useAwake()
+  return (
+    <main className="flex min-h-screen flex-col bg-base-100" data-ready={table.ready}>
+      <h1 className="sr-only">
+        Folding {run.designName}
+        {run.paper === null ? '' : `, ${run.paper.name}`}
+      </h1>
+      <TopLine run={run} table={table} awake={awake} />
+      <div className="flex grow flex-col">
+        {phase.kind === 'fold' ? (
+          <Folding run={run} design={design} gauges={gauges} table={table} />
+        ) : phase.kind === 'inspect' ? (
+          <InspectTray run={run} table={table} tray={phase.tray} pieces={phase.pieces} />
+        ) : (
+          <RunFinished run={run} table={table} />
+        )}
+      </div>
+      <TableBar run={run} table={table} />
+      {listening ? null : (
+        <p role="status" className="fixed inset-0 z-40 flex items-center justify-center bg-base-300/95 p-10 text-center font-serif text-7xl">
+          Not listening. Touch the screen.
+        </p>
+      )}
+    </main>
+  )
+}
+
+function TopLine({ run, table, awake }: { readonly run: RunView; readonly table: RunAtTable; readonly awake: boolean }) {
+  const back = run.projectId === null ? `/designs/${run.designId}` : `/projects/${run.projectId}/fold`
+  const kept =
+    table.sync === 'waiting'
+      ? `Kelpfield does not answer: ${table.unsent} taps are kept ${table.persistent ? 'in this browser' : 'on this page only, do not close it'}.`
+      : table.sync === 'sending'
+        ? 'Sending'
+        : 'Every tap is kept.'
+  return (
+    <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1 border-b hairline px-6 py-3">
+      <Link href={back} className="font-semibold hover:underline">
+        Leave the table
+      </Link>
+      <p className="second">
+        {run.designName}
+        {run.paper === null ? '' : `, ${run.paper.name}`}
+        {run.projectName === null ? '' : `. ${run.projectName}`}
+        {awake ? '' : '. The screen may sleep: set the tablet not to.'}
+      </p>
+      <p role="status" data-sync={table.sync} className={table.sync === 'waiting' ? 'note py-1 font-semibold' : 'second'}>
+        {kept}
+        {table.refused > 0 ? ` ${table.refused} taps did not fit this run and were not counted.` : ''}
+      </p>
+    </div>
+  )
+}
+
+function Folding({ run, design, gauges, table }: Omit<FoldScreenProps, 'tones'> & { readonly table: RunAtTable }) {
+  const { phase } = table.state
+  if (phase.kind !== 'fold') return null
+  const now = nowWords(run, phase.cell)
+  return (
+    <div className="grid grow tablet:grid-cols-[1fr_19rem]">
+      <div className="flex flex-col justify-center gap-4 px-8 py-6 tablet:px-14" aria-live="polite" aria-atomic>
+        <p className="figure leading-none">
+          <span className="text-[9rem]">{now.count}</span> <span className="second text-[4.5rem]">{now.of}</span>
+        </p>
+        <p className="figure text-[4.5rem] leading-[1.06]">{now.say}</p>
+        {now.note === null ? null : <p className="second text-3xl">{now.note}</p>}
+      </div>
+      <div className="flex flex-col justify-center border-l hairline bg-base-200 p-6 max-tablet:hidden">
+        <Silhouette
+          design={design}
+          variantKey={run.variantKey}
+          sheetMm={run.sheetMm}
+          gauges={gauges}
+          colour={run.paper?.frontColour ?? '#7f9563'}
+          className="h-52 w-full"
+        />
+        <p className="second mt-2 text-center text-lg">so it ends</p>
+        <p className="mt-8 text-2xl">
+          <span className="second block text-lg">then</span>
+          {nextLine(run, phase.cell)}
+        </p>
+      </div>
+    </div>
+  )
+}
+
+function TableBar({ run, table }: { readonly run: RunView; readonly table: RunAtTable }) {
+  const { phase, usable, spoiled, total } = table.state
+  const piece = phase.kind === 'fold' ? phase.cell.piece : null
+  return (
+    <div className="grid items-center gap-4 border-t hairline bg-base-300 px-6 py-4 tablet:grid-cols-[13rem_1fr_auto]">
+      <div>
+        <p className="figure text-4xl" data-testid="piece">
+          {piece === null ? `${usable} of ${run.plan.wanted}` : `${piece} of ${total}`}
+        </p>
+        <p className="text-lg">
+          {piece === null ? 'folded' : run.partName}
+          {spoiled > 0 ? `, ${spoiled} spoiled` : ''}
+        </p>
+      </div>
+      <TrayStrip run={run} table={table} />
+      <div className="flex gap-3">
+        <TableButton onPress={table.undo} disabled={!table.ready || table.state.lastAct === null}>
+          Undo
+        </TableButton>
+        <TableButton onPress={table.spoil} disabled={!table.ready || phase.kind !== 'fold'}>
+          Spoiled
+        </TableButton>
+        <TableButton onPress={table.next} disabled={!table.ready || phase.kind === 'finished'} chief>
+          {phase.kind === 'inspect' ? 'Tray is done' : 'Next'}
+        </TableButton>
+      </div>
+    </div>
+  )
+}
+
+interface TableButtonProps {
+  readonly onPress: () => void
+  readonly disabled: boolean
+  readonly chief?: boolean
+  readonly children: ReactNode
+}
+
+/** A palm-sized button. It gives the focus back, so that Space stays "next" after a touch. */
+function TableButton({ onPress, disabled, chief = false, children }: TableButtonProps) {
+  return (
+    <button
+      type="button"
+      disabled={disabled}
+      className={`btn h-20 min-w-28 text-2xl ${chief ? 'btn-primary min-w-44' : 'btn-outline'}`}
+      onClick={(event) => {
+        onPress()
+        if (event.detail > 0) event.currentTarget.blur()
+      }}
+    >
+      {children}
+    </button>
+  )
+}

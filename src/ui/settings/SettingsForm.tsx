@@ -1,0 +1,69 @@
+'use client'
+
+import { useState } from 'react'
+import { RULERS } from '@/core/units'
+import type { DeedResult } from '@/flows/deed'
+import type { Settings } from '@/schema/settings'
+import { Field } from '../forms/Field'
+import { FormMessage } from '../forms/FormMessage'
+import { useSubmit } from '../forms/useSubmit'
+import { formatCertainty } from '../format'
+
+interface SettingsFormProps {
+  readonly initial: Settings
+  readonly zones: readonly string[]
+  readonly currencies: readonly string[]
+  readonly save: (settings: Settings) => Promise<DeedResult<Settings>>
+}
+
+type Choice = readonly (readonly [value: string, label: string])[]
+
+const same = (names: readonly string[]): Choice => names.map((name) => [name, name])
+const stay = () => undefined
+
+export function SettingsForm({ initial, zones, currencies, save }: SettingsFormProps) {
+  const [settings, setSettings] = useState(initial)
+  const { fields, message, pending, submit, last } = useSubmit(save, stay)
+  const choose = (key: keyof Settings, label: string, choices: Choice, hint?: string) => (
+    <Field id={key} label={label} error={fields[key]} {...(hint === undefined ? {} : { hint })}>
+      {(aria) => (
+        <select {...aria} className="select w-full" value={String(settings[key])} onChange={(event) => setSettings({ ...settings, [key]: event.target.value })}>
+          {choices.map(([value, text]) => (
+            <option key={value} value={value}>
+              {text}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  )
+  return (
+    <form
+      className="flex flex-col gap-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        submit(settings)
+      }}
+    >
+      <FormMessage message={message} />
+      {choose('unit', 'Lengths in', [['cm', 'centimetres'], ['in', 'inches']])}
+      {choose('ruler', 'My ruler reads', Object.entries(RULERS).map(([key, { label }]) => [key, label]), 'Sizes are rounded to its marks.')}
+      {choose('certainty', 'Spares for new projects', ['0.8', '0.9', '0.95', '0.99'].map((value) => [value, `enough in ${formatCertainty(Number(value))}`]))}
+      {choose('hand', 'I fold with my', [['right', 'right hand'], ['left', 'left hand']])}
+      {choose('zone', 'Time zone', same(zones))}
+      {choose('currency', 'Currency', same(currencies))}
+      <label className="flex items-center gap-3">
+        <input type="checkbox" className="toggle" checked={settings.tones} onChange={(event) => setSettings({ ...settings, tones: event.target.checked })} />
+        Soft tones while folding
+      </label>
+      <div className="flex items-center gap-4">
+        <button className="btn btn-primary" disabled={pending}>
+          Save
+        </button>
+        <span role="status" className="second">
+          {last !== null && !pending && message === null ? 'Saved.' : ''}
+        </span>
+      </div>
+    </form>
+  )
+}

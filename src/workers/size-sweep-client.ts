@@ -1,0 +1,17 @@
+import { proxy, wrap } from 'comlink'
+import type { SweepProgress } from '@/core/cut'
+import type { SizeSweepWorker, SweepAnswer, SweepRequest } from './size-sweep.worker'
+
+export interface RunningSweep {
+  readonly answer: Promise<SweepAnswer>
+  /** Ends the worker; the answer never comes. */
+  readonly cancel: () => void
+}
+
+/** Starts a sweep in a worker of its own, which ends with it. */
+export function startSizeSweep(request: SweepRequest, onProgress: (progress: SweepProgress) => void): RunningSweep {
+  const worker = new Worker(new URL('./size-sweep.worker.ts', import.meta.url), { type: 'module' })
+  const remote = wrap<SizeSweepWorker>(worker)
+  const answer = Promise.resolve(remote.sweep(request, proxy(onProgress))) as Promise<SweepAnswer>
+  return { answer: answer.finally(() => worker.terminate()), cancel: () => worker.terminate() }
+}
