@@ -6,7 +6,13 @@ const config = {
   transform: {
     '^.+\\.(t|j|mj)sx?$': [
       '@swc/jest',
-      { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } },
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+      },
     ],
   },
   transformIgnorePatterns: ['/node_modules/(?!(nanoid|comlink|idb|canonicalize)/)'],

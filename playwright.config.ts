@@ -1,14 +1,5 @@
 import { defineConfig } from '@playwright/test'
-
-const chromiumFlags = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
+import { CHROMIUM_FLAGS } from './e2e/support/chromium'
 
 export default defineConfig({
   testDir: 'e2e',
@@ -20,7 +11,10 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: chromiumFlags },
-    trace: 'off',
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: [...CHROMIUM_FLAGS],
+    },
   },
 })

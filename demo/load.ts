@@ -1,6 +1,5 @@
 import { DateTime } from 'luxon'
-import type { Feel } from '../src/core/paper'
-import type { FlowContext } from '../src/flows/context'
+import type { FlowContext } from '../src/flows/flow-context'
 import type { DeedResult } from '../src/flows/deed'
 import { tickCut } from '../src/flows/deeds/cuts'
 import { handOver, recordJoin } from '../src/flows/deeds/joins'
@@ -9,6 +8,7 @@ import { acceptProof, cutProof, skipProof } from '../src/flows/deeds/proofs'
 import { startLooseRun, startProjectRun } from '../src/flows/deeds/runs'
 import { saveBrief } from '../src/flows/deeds/save-brief'
 import { readProject, type ProjectView } from '../src/flows/read/project'
+import { PAPERS } from './papers'
 import { playRun, type Playing } from './play'
 
 const DAY_MS = 24 * 3600 * 1000
@@ -17,35 +17,25 @@ const MINUTE_MS = 60_000
 /** A deed of the demo must never be refused: the demo would not be what it says. */
 async function done<Value>(result: Promise<DeedResult<Value>>): Promise<Value> {
   const settled = await result
-  if (!settled.ok) throw new Error(`demo refused: ${settled.code} ${JSON.stringify(settled.fields)} ${JSON.stringify(settled.detail)}`)
+  if (!settled.ok)
+    throw new Error(
+      `demo refused: ${settled.code} ${JSON.stringify(settled.fields)} ${JSON.stringify(settled.detail)}`,
+    )
   return settled.value
 }
-
-interface DemoPaper {
-  readonly name: string
-  readonly front: string
-  readonly back: string
-  readonly feel: Feel
-  readonly grammage: string
-  readonly sheets: readonly (readonly [width: string, height: string, amount: string, price: string])[]
-}
-
-const A4 = ['21', '29.7'] as const
-const SQUARE_15 = ['15', '15'] as const
-
-const PAPERS: readonly DemoPaper[] = [
-  { name: 'Reed Green', front: '#7f9563', back: '#f7f4ea', feel: 'thin', grammage: '60', sheets: [[...SQUARE_15, '40', '0.08'], [...A4, '12', '0.12']] },
-  { name: 'Tidewater', front: '#2c6e7f', back: '#cfe3e6', feel: 'copier', grammage: '80', sheets: [[...A4, '25', '0.14']] },
-  { name: 'Buoy Orange', front: '#c4491d', back: '#f7e3d3', feel: 'copier', grammage: '80', sheets: [[...A4, '18', '0.14']] },
-  { name: 'Oyster', front: '#e2d8c3', back: '#fbf8f1', feel: 'soft', grammage: '70', sheets: [[...A4, '9', '0.18']] },
-  { name: 'Dusk Plum', front: '#6a4a66', back: '#e8dbe6', feel: 'copier', grammage: '80', sheets: [[...A4, '14', '0.14']] },
-  { name: 'Sea Holly', front: '#5c7fa3', back: '#e3ebf3', feel: 'heavy', grammage: '100', sheets: [[...SQUARE_15, '10', '0.20']] },
-]
 
 async function fillDrawer(context: FlowContext): Promise<ReadonlyMap<string, string>> {
   const ids = new Map<string, string>()
   for (const { name, front, back, feel, grammage, sheets } of PAPERS) {
-    const fields = { name, feel, grammageGsm: grammage, caliperMm: '', frontColour: front, backColour: back, note: '' }
+    const fields = {
+      name,
+      feel,
+      grammageGsm: grammage,
+      caliperMm: '',
+      frontColour: front,
+      backColour: back,
+      note: '',
+    }
     const { paperId } = await done(savePaper(context, null, fields))
     ids.set(name, paperId)
     for (const [width, height, amount, price] of sheets)
@@ -67,7 +57,12 @@ interface DemoLine {
   readonly papers: readonly (readonly [paper: string, pieces: string])[]
 }
 
-const briefOf = (name: string, dueOn: string, lines: readonly DemoLine[], papers: ReadonlyMap<string, string>) => ({
+const briefOf = (
+  name: string,
+  dueOn: string,
+  lines: readonly DemoLine[],
+  papers: ReadonlyMap<string, string>,
+) => ({
   name,
   dueOn,
   certainty: '0.95',
@@ -165,9 +160,26 @@ async function messageHearts(context: FlowContext, papers: ReadonlyMap<string, s
   const [line] = (await project(context, projectId)).lines
   await done(skipProof(then, projectId, line?.id ?? ''))
   await cutLine(then, projectId, 0)
-  await foldLine(context, projectId, { line: 0, paper: 0, seed: 11, fromMs: beganMs + 40 * MINUTE_MS, secondsPerPiece: 190, spoil: { 3: 'uneven' }, backRow: [2] })
-  await foldLine(context, projectId, { line: 0, paper: 1, seed: 12, fromMs: beganMs + DAY_MS, secondsPerPiece: 165, backRow: [9] })
-  await done(handOver({ ...context, nowMs: context.nowMs - 2 * DAY_MS }, projectId, { note: 'to the jetty shed' }))
+  await foldLine(context, projectId, {
+    line: 0,
+    paper: 0,
+    seed: 11,
+    fromMs: beganMs + 40 * MINUTE_MS,
+    secondsPerPiece: 190,
+    spoil: { 3: 'uneven' },
+    backRow: [2],
+  })
+  await foldLine(context, projectId, {
+    line: 0,
+    paper: 1,
+    seed: 12,
+    fromMs: beganMs + DAY_MS,
+    secondsPerPiece: 165,
+    backRow: [9],
+  })
+  await done(
+    handOver({ ...context, nowMs: context.nowMs - 2 * DAY_MS }, projectId, { note: 'to the jetty shed' }),
+  )
 }
 
 /** The job in hand: 36 rosettes with two leaves each, the first tray folded, waiting at piece 7. */
@@ -206,13 +218,34 @@ async function lanternLids(context: FlowContext, papers: ReadonlyMap<string, str
   const [rosettes, leaves] = view.lines
   const firstPaper = rosettes?.papers[0]?.paper.id
   await done(cutProof(then, projectId, { lineId: rosettes?.id, paperId: firstPaper }))
-  await done(acceptProof({ ...then, nowMs: beganMs + 15 * MINUTE_MS }, projectId, { lineId: rosettes?.id, axis: 'edge-to-edge', measured: '5' }))
+  await done(
+    acceptProof({ ...then, nowMs: beganMs + 15 * MINUTE_MS }, projectId, {
+      lineId: rosettes?.id,
+      axis: 'edge-to-edge',
+      measured: '5',
+    }),
+  )
   await done(skipProof(then, projectId, leaves?.id ?? ''))
   const cutting = { ...context, nowMs: beganMs + 30 * MINUTE_MS }
   await cutLine(cutting, projectId, 0)
   await cutLine(cutting, projectId, 1)
-  await foldLine(context, projectId, { line: 1, paper: 0, seed: 21, fromMs: beganMs + DAY_MS, secondsPerPiece: 80, traySize: '12', until: { piece: 25, taps: 0 } })
-  await foldLine(context, projectId, { line: 0, paper: 0, seed: 22, fromMs: context.nowMs - 90 * MINUTE_MS, secondsPerPiece: 400, until: { piece: 7, taps: 4 } })
+  await foldLine(context, projectId, {
+    line: 1,
+    paper: 0,
+    seed: 21,
+    fromMs: beganMs + DAY_MS,
+    secondsPerPiece: 80,
+    traySize: '12',
+    until: { piece: 25, taps: 0 },
+  })
+  await foldLine(context, projectId, {
+    line: 0,
+    paper: 0,
+    seed: 22,
+    fromMs: context.nowMs - 90 * MINUTE_MS,
+    secondsPerPiece: 400,
+    until: { piece: 7, taps: 4 },
+  })
   await done(recordJoin(context, projectId, { id: 'demo-join-1', lineId: rosettes?.id, delta: 1 }))
   await done(recordJoin(context, projectId, { id: 'demo-join-2', lineId: rosettes?.id, delta: 1 }))
 }
@@ -241,17 +274,20 @@ async function jettyGarland(context: FlowContext, papers: ReadonlyMap<string, st
 async function looseRosettes(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
   const fromMs = context.nowMs - 14 * DAY_MS
   const { runId } = await done(
-    startLooseRun({ ...context, nowMs: fromMs }, {
-      designId: 'corner-folded-rosette',
-      variantKey: 'plain',
-      paperId: papers.get('Oyster'),
-      size: '15',
-      pieces: '8',
-      grain: 'fold',
-      order: 'piece by piece',
-      traySize: '4',
-      hand: 'right',
-    }),
+    startLooseRun(
+      { ...context, nowMs: fromMs },
+      {
+        designId: 'corner-folded-rosette',
+        variantKey: 'plain',
+        paperId: papers.get('Oyster'),
+        size: '15',
+        pieces: '8',
+        grain: 'fold',
+        order: 'piece by piece',
+        traySize: '4',
+        hand: 'right',
+      },
+    ),
   )
   await playRun(context, runId, { seed: 31, fromMs, secondsPerPiece: 460, spoil: { 2: 'torn' } })
 }

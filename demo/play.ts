@@ -1,6 +1,6 @@
 import { runState, type RunEvent, type RunState, type SpoilReason } from '../src/core/run'
 import { eventsOfRun, findRun } from '../src/data/repositories/runs'
-import type { FlowContext } from '../src/flows/context'
+import type { FlowContext } from '../src/flows/flow-context'
 import { recordEvents } from '../src/flows/deeds/runs'
 import { runPlan, storedEvent } from '../src/flows/read/run'
 import { seededRandom } from './random'
@@ -42,7 +42,8 @@ function press(table: Table, state: RunState, playing: Playing, taps: number): v
     for (const piece of phase.pieces) {
       const reason = playing.spoil?.[piece]
       if (reason !== undefined) table.events.push({ ...stamp(table), kind: 'reason', piece, reason })
-      if (playing.backRow?.includes(piece)) table.events.push({ ...stamp(table), kind: 'grade', piece, grade: 'back row' })
+      if (playing.backRow?.includes(piece))
+        table.events.push({ ...stamp(table), kind: 'grade', piece, grade: 'back row' })
     }
     table.atMs += 20_000
     table.events.push({ ...stamp(table), kind: 'inspect', pieces: phase.pieces })
@@ -52,12 +53,23 @@ function press(table: Table, state: RunState, playing: Playing, taps: number): v
   const { cell } = phase
   const half = (state.pieces[cell.piece - 1]?.tapsDone ?? 0) > taps / 2
   if (half && playing.spoil?.[cell.piece] !== undefined) {
-    table.events.push({ ...stamp(table), kind: 'spoil', piece: cell.piece, attempt: state.spoilAttempt(cell.piece) })
+    table.events.push({
+      ...stamp(table),
+      kind: 'spoil',
+      piece: cell.piece,
+      attempt: state.spoilAttempt(cell.piece),
+    })
     return
   }
   const lap = lapMs(table, state, playing, taps)
   table.atMs += lap
-  table.events.push({ ...stamp(table), kind: 'done', ...cell, attempt: state.attemptAt(cell), lapMs: Math.round(lap) })
+  table.events.push({
+    ...stamp(table),
+    kind: 'done',
+    ...cell,
+    attempt: state.attemptAt(cell),
+    lapMs: Math.round(lap),
+  })
 }
 
 const reached = ({ phase, pieces }: RunState, { until }: Playing): boolean =>

@@ -12,17 +12,40 @@ const JEST_REPORT = join(ROOT, 'test-results', 'jest.json')
 const E2E_REPORT = join(ROOT, 'test-results', 'e2e.json')
 rmSync(join(ROOT, 'test-results'), { recursive: true, force: true })
 
-const node = (path, ...args) => () =>
-  spawnSync(NODE, [bin(path), ...args], { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...quietEnv, CHROMIUM: chromium } }).status === 0
+const node =
+  (path, ...args) =>
+  () =>
+    spawnSync(NODE, [bin(path), ...args], {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env: { ...process.env, ...quietEnv, CHROMIUM: chromium },
+    }).status === 0
 
 const CHECKS = [
   ['lockfile', () => lockfileNamesNoHost()],
-  ['routes', () => spawnSync(NODE, [NEXT, 'typegen'], { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...quietEnv } }).status === 0],
+  [
+    'routes',
+    () =>
+      spawnSync(NODE, [NEXT, 'typegen'], {
+        cwd: ROOT,
+        stdio: 'inherit',
+        env: { ...process.env, ...quietEnv },
+      }).status === 0,
+  ],
   ['types', node('typescript/bin/tsc', '--noEmit')],
   ['core types', node('typescript/bin/tsc', '--noEmit', '-p', 'tsconfig.core.json')],
   ['lint', node('eslint/bin/eslint.js', '.', '--max-warnings', '0')],
   ['format', node('prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.')],
-  ['dependency rules', node('dependency-cruiser/bin/dependency-cruise.mjs', 'src', 'demo', '--config', '.dependency-cruiser.cjs')],
+  [
+    'dependency rules',
+    node(
+      'dependency-cruiser/bin/dependency-cruise.mjs',
+      'src',
+      'demo',
+      '--config',
+      '.dependency-cruiser.cjs',
+    ),
+  ],
   ['dead code', node('knip/bin/knip.js', '--no-progress')],
   ['unit tests', node('jest/bin/jest.js', '--json', `--outputFile=${JEST_REPORT}`, '--silent')],
   ['build', () => (ensureBuild(), true)],
@@ -31,7 +54,8 @@ const CHECKS = [
 
 function lockfileNamesNoHost() {
   const clean = !readFileSync(join(ROOT, 'package-lock.json'), 'utf8').includes('"resolved"')
-  if (!clean) console.error('package-lock.json names download addresses. Make it again with this project’s .npmrc.')
+  if (!clean)
+    console.error('package-lock.json names download addresses. Make it again with this project’s .npmrc.')
   return clean
 }
 
@@ -65,7 +89,8 @@ function counted() {
 const { passed, failed, skipped } = counted()
 const checksFailed = results.filter((result) => !result.ok)
 console.log('\n')
-for (const { name, ok, seconds } of results) console.log(`${ok ? 'ok    ' : 'FAILED'} ${name.padEnd(18)} ${seconds.toFixed(1)} s`)
+for (const { name, ok, seconds } of results)
+  console.log(`${ok ? 'ok    ' : 'FAILED'} ${name.padEnd(18)} ${seconds.toFixed(1)} s`)
 console.log(`checks: ${results.length - checksFailed.length} ok, ${checksFailed.length} not`)
 console.log(`${passed} passed, ${failed} failed, ${skipped} skipped`)
 process.exit(checksFailed.length === 0 ? 0 : 1)

@@ -2,7 +2,7 @@
 // anything is installed. Each step is skipped when what it makes is already right.
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -23,7 +23,11 @@ export function fail(message) {
 
 /** Runs a command with its output shown; ends when it fails. */
 export function run(file, args, env = {}) {
-  const { status, error } = spawnSync(file, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...quietEnv, ...env } })
+  const { status, error } = spawnSync(file, args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, ...quietEnv, ...env },
+  })
   if (error) fail(`${file} could not be started: ${error.message}`)
   if (status !== 0) process.exit(status ?? 1)
 }
@@ -86,9 +90,14 @@ export function ensureChromium() {
   if (process.getuid?.() !== 0)
     fail('Chromium is missing and only root can install it: sudo apt-get install chromium fonts-liberation')
   console.log('Installing Chromium ...')
-  const apt = (args) => spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', '-o', 'Acquire::Retries=3', ...args], { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0
+  const apt = (args) =>
+    spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=300', '-o', 'Acquire::Retries=3', ...args], {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    }).status === 0
   for (let attempt = 1; attempt <= 3; attempt++) {
-    if (apt(['update']) && apt(['install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation'])) return CHROMIUM_PLACES[0]
+    if (apt(['update']) && apt(['install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation']))
+      return CHROMIUM_PLACES[0]
     execFileSync('sleep', [String(5 * attempt)])
   }
   return fail('Chromium could not be installed. Install the Debian package chromium by hand, then try again.')
@@ -108,5 +117,3 @@ export async function requireFreePort(port, host) {
     probe.listen(port, host, () => probe.close(resolve))
   })
 }
-
-export const exists = (path) => existsSync(path) && statSync(path).size > 0

@@ -15,4 +15,6 @@ export function passphraseProblem(passphrase: string): string | null {
 export const hashPassphrase = (passphrase: string): Promise<string> => hash(passphrase.normalize('NFC'))
 
 export const passphraseFits = (passphraseHash: string, passphrase: string): Promise<boolean> =>
-  passphrase.length > LONGEST_PASSPHRASE ? Promise.resolve(false) : verify(passphraseHash, passphrase.normalize('NFC'))
+  passphrase.length > LONGEST_PASSPHRASE
+    ? Promise.resolve(false)
+    : verify(passphraseHash, passphrase.normalize('NFC'))

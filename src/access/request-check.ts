@@ -38,7 +38,10 @@ function originFits(origin: string, host: string): boolean {
  * A foreign Host name is DNS rebinding. Anything but reading must come from our own pages: same Origin, or where a
  * browser sends none, not from another site.
  */
-export function requestFault({ method, header }: RequestHead, hosts: ReadonlySet<string>): RequestFault | null {
+export function requestFault(
+  { method, header }: RequestHead,
+  hosts: ReadonlySet<string>,
+): RequestFault | null {
   const host = header('host')
   if (host === null || !hosts.has(hostName(host))) return 'FOREIGN_HOST'
   if (method === 'GET' || method === 'HEAD') return null

@@ -20,10 +20,17 @@ export const signSession = (key: SessionKey, nowMs: number): Promise<string> =>
     .sign(keyOf(key))
 
 /** Whether a cookie value was signed with this key, is of its generation and has not run out. */
-export async function sessionHolds(key: SessionKey, value: string | undefined, nowMs: number): Promise<boolean> {
+export async function sessionHolds(
+  key: SessionKey,
+  value: string | undefined,
+  nowMs: number,
+): Promise<boolean> {
   if (value === undefined) return false
   try {
-    const { payload } = await jwtVerify(value, keyOf(key), { algorithms: ['HS256'], currentDate: new Date(nowMs) })
+    const { payload } = await jwtVerify(value, keyOf(key), {
+      algorithms: ['HS256'],
+      currentDate: new Date(nowMs),
+    })
     return payload['generation'] === key.generation
   } catch {
     return false

@@ -1,6 +1,9 @@
 import Link from 'next/link'
+import { connection } from 'next/server'
 
-export default function NotFound() {
+export default async function NotFound() {
+  // Made at each request, so that its scripts carry the nonce of the content security policy.
+  await connection()
   return (
     <main className="mx-auto flex min-h-[70vh] max-w-xl flex-col justify-center gap-5 px-5">
       <h1 className="text-4xl">There is no such page</h1>

@@ -1,6 +1,13 @@
 import { copyFileSync, renameSync, rmSync } from 'node:fs'
 import { readFileHeader } from './file-header'
-import { connect, DatabaseProblemError, migrate, requireOurFile, renewEpoch, type OpenDatabase } from './open-database'
+import {
+  connect,
+  DatabaseProblemError,
+  migrate,
+  requireOurFile,
+  renewEpoch,
+  type OpenDatabase,
+} from './open-database'
 
 /**
  * Writes a consistent copy of the database to `target`, which must not exist, while it is in use.
@@ -27,7 +34,11 @@ async function requireSound(path: string): Promise<void> {
     await renewEpoch(candidate.db)
     candidate.file.pragma('wal_checkpoint(TRUNCATE)')
   } catch {
-    throw new DatabaseProblemError('DAMAGED', path, 'This backup is damaged and cannot be restored. Nothing was changed.')
+    throw new DatabaseProblemError(
+      'DAMAGED',
+      path,
+      'This backup is damaged and cannot be restored. Nothing was changed.',
+    )
   } finally {
     await candidate?.db.destroy()
     sidecars(path).forEach((sidecar) => rmSync(sidecar, { force: true }))

@@ -1,4 +1,12 @@
-import { copyFileSync, existsSync, mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs'
+import {
+  copyFileSync,
+  existsSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { sql } from 'kysely'
@@ -47,9 +55,10 @@ const epoch = async ({ db }: OpenDatabase) =>
   (await db.selectFrom('setting').select('value').where('key', '=', 'epoch').executeTakeFirstOrThrow()).value
 const schemaOf = async ({ db }: OpenDatabase) =>
   (
-    await sql<{ name: string; sql: string }>`SELECT name, sql FROM sqlite_master WHERE sql IS NOT NULL ORDER BY name`.execute(
-      db,
-    )
+    await sql<{
+      name: string
+      sql: string
+    }>`SELECT name, sql FROM sqlite_master WHERE sql IS NOT NULL ORDER BY name`.execute(db)
   ).rows
 
 describe('the driver guard', () => {
@@ -94,7 +103,9 @@ describe('opening', () => {
       .insertInto('stock_move')
       .values({ id: 'm', stock_item_id: 'i', delta: 5, kind: 'bought', cut_id: null, at_ms: 1 })
       .execute()
-    await expect(database.db.updateTable('stock_move').set({ delta: 6 }).execute()).rejects.toThrow(/append-only/)
+    await expect(database.db.updateTable('stock_move').set({ delta: 6 }).execute()).rejects.toThrow(
+      /append-only/,
+    )
     await expect(database.db.deleteFrom('stock_move').execute()).rejects.toThrow(/append-only/)
   })
   test.each(Array.from({ length: DATA_VERSION }, (_, index) => index + 1))(

@@ -21,7 +21,8 @@ export function readFileHeader(path: string): FileHeader {
   try {
     const read = readSync(file, bytes, 0, HEADER_BYTES, 0)
     if (read === 0) return { kind: 'empty' }
-    if (read < HEADER_BYTES || bytes.toString('latin1', 0, MAGIC.length) !== MAGIC) return { kind: 'not a database' }
+    if (read < HEADER_BYTES || bytes.toString('latin1', 0, MAGIC.length) !== MAGIC)
+      return { kind: 'not a database' }
   } finally {
     closeSync(file)
   }

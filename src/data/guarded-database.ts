@@ -23,7 +23,9 @@ export function guardParameter(value: unknown): unknown {
     return value
   }
   if (value instanceof Uint8Array) return value
-  throw new BadParameterError(`a ${value instanceof Date ? 'date' : typeof value} cannot be a value in the database`)
+  throw new BadParameterError(
+    `a ${value instanceof Date ? 'date' : typeof value} cannot be a value in the database`,
+  )
 }
 
 class GuardedStatement implements SqliteStatement {

@@ -71,7 +71,8 @@ export async function migrate({ db, file }: OpenDatabase, target: number = DATA_
   if (name === undefined) throw new RangeError(`no data version ${target}`)
   const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve({ ...MIGRATIONS }) } })
   const { error } = await migrator.migrateTo(name)
-  if (error !== undefined) throw error
+  if (error !== undefined)
+    throw error instanceof Error ? error : new Error('a migration failed', { cause: error })
   file.exec(`PRAGMA application_id = ${APPLICATION_ID}; PRAGMA user_version = ${target};`)
   // The header is read from the file itself at the next start, so it must not wait in the write-ahead log.
   file.pragma('wal_checkpoint(TRUNCATE)')
@@ -82,7 +83,9 @@ export async function renewEpoch(db: Kysely<Tables>): Promise<void> {
   await db
     .insertInto('setting')
     .values({ key: 'epoch', value: randomUUID() })
-    .onConflict((conflict) => conflict.column('key').doUpdateSet((row) => ({ value: row.ref('excluded.value') })))
+    .onConflict((conflict) =>
+      conflict.column('key').doUpdateSet((row) => ({ value: row.ref('excluded.value') })),
+    )
     .execute()
 }
 
@@ -109,7 +112,11 @@ export async function openDatabase(path: string): Promise<OpenDatabase> {
     if (isNew) open.file.exec(`PRAGMA application_id = ${APPLICATION_ID};`)
     open.file.pragma('journal_mode = WAL')
     if (Number(open.file.pragma('user_version')) < DATA_VERSION) await migrate(open)
-    const epoch = await open.db.selectFrom('setting').select('value').where('key', '=', 'epoch').executeTakeFirst()
+    const epoch = await open.db
+      .selectFrom('setting')
+      .select('value')
+      .where('key', '=', 'epoch')
+      .executeTakeFirst()
     if (!epoch) await renewEpoch(open.db)
   } catch (error) {
     await open.db.destroy()

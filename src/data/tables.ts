@@ -67,6 +67,7 @@ export interface BriefLineTable {
 export interface BriefLinePaperTable {
   line_id: string
   paper_id: string
+  ordinal: number
   pieces: number
 }
 

@@ -1,13 +1,7 @@
 import { readConfig, type Config } from '@/config'
 import { openDatabase, type OpenDatabase } from '@/data/open-database'
-import type { Db } from '@/data/db'
+import type { FlowContext } from './flow-context'
 import { storeLibrary } from './store-library'
-
-/** What every flow is given: the database (or a transaction on it) and the time. */
-export interface FlowContext {
-  readonly db: Db
-  readonly nowMs: number
-}
 
 interface Running {
   readonly config: Config

@@ -1,6 +1,6 @@
 import { CoreError, type CoreErrorDetail } from '@/core/errors'
 import type { FieldErrors } from '@/schema/field-errors'
-import type { FlowContext } from './context'
+import type { FlowContext } from './flow-context'
 
 /** Why a deed was refused. `src/ui/format/refusal-words.ts` says each in words. */
 export type RefusalCode =
@@ -8,14 +8,12 @@ export type RefusalCode =
   | 'NOT_FOUND'
   | 'LINE_IN_USE'
   | 'PAPER_IN_USE'
-  | 'NAME_TAKEN'
   | 'NOT_ENOUGH_STOCK'
   | 'PLAN_CHANGED'
   | 'CUT_IN_USE'
   | 'NOTHING_TO_JOIN'
   | 'NOTHING_JOINED'
   | 'PROOF_MISSING'
-  | 'RUN_ARCHIVED'
   | 'ALREADY_HANDED_OVER'
   | 'BAD_BACKUP'
   | 'TOO_LARGE'
@@ -67,7 +65,8 @@ export async function deed<Value>(
     return { ok: true, value }
   } catch (error) {
     if (error instanceof RefusalError) return error.refusal
-    if (error instanceof CoreError) return { ok: false, code: 'VALUE', detail: ofCore(error.detail), fields: {} }
+    if (error instanceof CoreError)
+      return { ok: false, code: 'VALUE', detail: ofCore(error.detail), fields: {} }
     throw error
   }
 }

@@ -3,7 +3,7 @@ import { RateLimiterMemory } from 'rate-limiter-flexible'
 import { hashPassphrase, passphraseFits, passphraseProblem } from '@/access/passphrase'
 import { sessionHolds, signSession } from '@/access/session-cookie'
 import { roomAccess, setRoomAccess } from '@/data/repositories/room'
-import type { FlowContext } from './context'
+import type { FlowContext } from './flow-context'
 import { refuseFields, RefusalError, type DeedResult } from './deed'
 
 /**
@@ -17,7 +17,10 @@ const tries = (): RateLimiterMemory =>
   (holder.kelpfieldTries ??= new RateLimiterMemory({ points: TRIES, duration: TRIES_WINDOW_S }))
 
 /** Sets the passphrase that opens the room; every tablet has to be unlocked anew. */
-export async function setPassphrase({ db, nowMs }: FlowContext, passphrase: string): Promise<DeedResult<null>> {
+export async function setPassphrase(
+  { db, nowMs }: FlowContext,
+  passphrase: string,
+): Promise<DeedResult<null>> {
   const problem = passphraseProblem(passphrase)
   if (problem !== null) return refuseFields({ passphrase: problem }).refusal
   const passphraseHash = await hashPassphrase(passphrase)

@@ -1,6 +1,6 @@
 import { runState, type RunEvent, type RunPlan } from '@/core/run'
 import { eventsOfRun, findRun, listRunIds, saveRunProjection } from '@/data/repositories/runs'
-import type { FlowContext } from './context'
+import type { FlowContext } from './flow-context'
 import { runPlan, storedEvent } from './read/run'
 
 /** Writes what a run's ledger comes to, for lists and sums. */

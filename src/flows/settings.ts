@@ -1,7 +1,7 @@
 import { settings, settingsFields, type Settings } from '@/schema/settings'
 import { parseFields } from '@/schema/field-errors'
 import { readSettings, writeSettings } from '@/data/repositories/settings'
-import type { FlowContext } from './context'
+import type { FlowContext } from './flow-context'
 import { deed, refuseFields, type DeedResult } from './deed'
 
 /** The settings as saved, defaults where nothing was. */

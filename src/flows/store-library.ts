@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import canonicalize from 'canonicalize'
 import { LIBRARY, type DesignDocument } from '@/core/design'
 import { saveDesignVersion } from '@/data/repositories/designs'
-import type { FlowContext } from './context'
+import type { FlowContext } from './flow-context'
 
 /** Content hash of a design: SHA-256 over its canonical JSON (RFC 8785). */
 export function designHash(design: DesignDocument): { readonly hash: string; readonly text: string } {

@@ -102,10 +102,18 @@ class Complaints {
 
 const cm = (mm: number): string => `${Math.round(mm * 10) / 100} cm`
 
-function readSheet(design: DesignDocument, variant: Variant, line: LineInput, at: string, complaints: Complaints) {
+function readSheet(
+  design: DesignDocument,
+  variant: Variant,
+  line: LineInput,
+  at: string,
+  complaints: Complaints,
+) {
   try {
     const sheetMm =
-      line.sizing === 'sheet' ? line.size : sheetForFinished(design, variant, line.axis, line.size, line.gauges)
+      line.sizing === 'sheet'
+        ? line.size
+        : sheetForFinished(design, variant, line.axis, line.size, line.gauges)
     // Also reads every gauge, so that one out of range is found with a sheet size too.
     finishedSizes(design, variant, sheetMm, line.gauges)
     if (sheetMm < SHEET_RANGE_MM.min || sheetMm > SHEET_RANGE_MM.max)
@@ -121,13 +129,20 @@ function readSheet(design: DesignDocument, variant: Variant, line: LineInput, at
   }
 }
 
-function sizeComplaint(error: CoreError, design: DesignDocument, at: string): [path: string, message: string] {
+function sizeComplaint(
+  error: CoreError,
+  design: DesignDocument,
+  at: string,
+): [path: string, message: string] {
   const { name, min = 0, max = 0 } = error.detail
   const gauge = design.gauges.find((candidate) => candidate.name === name)
   if (gauge) return [`${at}.gauges.${gauge.key}`, `Set the ${name} from ${cm(min)} to ${cm(max)}.`]
   if (error.code === 'UNKNOWN_AXIS') return [`${at}.axis`, 'Choose which way the size is measured.']
   if (error.code === 'SIZE_NOT_REACHABLE')
-    return [`${at}.size`, `The overhang alone makes ${cm(min)}. Ask for more than that, or set the gauge lower.`]
+    return [
+      `${at}.size`,
+      `The overhang alone makes ${cm(min)}. Ask for more than that, or set the gauge lower.`,
+    ]
   return [`${at}.size`, 'This size cannot be folded. Check it.']
 }
 
@@ -139,23 +154,41 @@ function readPieces(line: LineInput, parent: LineInput | undefined, at: string, 
   const parentPieces = whole.safeParse(parent.pieces)
   const pieces = perPiece !== null && parentPieces.success ? perPiece * parentPieces.data : null
   if (pieces !== null && pieces > MOST_PIECES)
-    complaints.say(`${at}.perPiece`, `That makes ${pieces.toLocaleString('en')} pieces; up to 10,000 can be planned.`)
+    complaints.say(
+      `${at}.perPiece`,
+      `That makes ${pieces.toLocaleString('en')} pieces; up to 10,000 can be planned.`,
+    )
   return { pieces, perPiece }
 }
 
-function checkPapers(line: LineInput, pieces: number | null, world: BriefWorld, at: string, complaints: Complaints) {
+function checkPapers(
+  line: LineInput,
+  pieces: number | null,
+  world: BriefWorld,
+  at: string,
+  complaints: Complaints,
+) {
   if (line.papers.length === 0) complaints.say(`${at}.papers`, 'Choose a paper for this line.')
   line.papers.forEach(({ paperId }, index) => {
-    if (!world.paperIds.includes(paperId)) complaints.say(`${at}.papers.${index}.paperId`, 'Choose a paper from the drawer.')
+    if (!world.paperIds.includes(paperId))
+      complaints.say(`${at}.papers.${index}.paperId`, 'Choose a paper from the drawer.')
     if (line.papers.findIndex((other) => other.paperId === paperId) < index)
-      complaints.say(`${at}.papers.${index}.paperId`, 'This paper is already on this line. Add its pieces there.')
+      complaints.say(
+        `${at}.papers.${index}.paperId`,
+        'This paper is already on this line. Add its pieces there.',
+      )
   })
   const shared = line.papers.reduce((sum, paper) => sum + paper.pieces, 0)
   if (pieces !== null && line.papers.length > 0 && shared !== pieces)
     complaints.say(`${at}.papers`, `The papers add up to ${shared} of ${pieces}. Make them add up.`)
 }
 
-function readLine(lines: readonly LineInput[], index: number, world: BriefWorld, complaints: Complaints): BriefLine | null {
+function readLine(
+  lines: readonly LineInput[],
+  index: number,
+  world: BriefWorld,
+  complaints: Complaints,
+): BriefLine | null {
   const line = lines[index]
   if (!line) return null
   const at = `lines.${index}`

@@ -58,4 +58,5 @@ const document = z.strictObject({
 })
 
 /** A stored design, read again. *Throws* a ZodError where the stored text is not one: our own bug. */
-export const readDesignDocument = (text: string): DesignDocument => document.parse(JSON.parse(text)) as DesignDocument
+export const readDesignDocument = (text: string): DesignDocument =>
+  document.parse(JSON.parse(text)) as DesignDocument

@@ -22,7 +22,10 @@ function unionMessage(issue: z.core.$ZodIssueInvalidUnion): string {
 }
 
 /** Parses untrusted input; failures by field. */
-export function parseFields<Schema extends z.ZodType>(schema: Schema, input: unknown): Parsed<z.output<Schema>> {
+export function parseFields<Schema extends z.ZodType>(
+  schema: Schema,
+  input: unknown,
+): Parsed<z.output<Schema>> {
   const parsed = schema.safeParse(input)
   return parsed.success ? { ok: true, value: parsed.data } : { ok: false, fields: fieldErrors(parsed.error) }
 }

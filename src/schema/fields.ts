@@ -60,7 +60,10 @@ export const numberText = ({ name, min, max }: CountField) =>
     const tidy = text.trim().replace(',', '.')
     const value = /^[+-]?(\d{1,12}(\.\d*)?|\.\d+)$/.test(tidy) ? Number(tidy) : NaN
     if (value >= min && value <= max) return value
-    context.addIssue({ code: 'custom', message: `Enter ${name} as a number from ${min} to ${max.toLocaleString('en')}.` })
+    context.addIssue({
+      code: 'custom',
+      message: `Enter ${name} as a number from ${min} to ${max.toLocaleString('en')}.`,
+    })
     return z.NEVER
   })
 

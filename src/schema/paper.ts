@@ -1,7 +1,17 @@
 import { z } from 'zod'
 import { FEELS, type Feel } from '@/core/paper'
 import type { LengthUnit } from '@/core/units'
-import { choice, colourText, countText, idText, lengthText, nameText, noteText, numberText, optionalText } from './fields'
+import {
+  choice,
+  colourText,
+  countText,
+  idText,
+  lengthText,
+  nameText,
+  noteText,
+  numberText,
+  optionalText,
+} from './fields'
 
 const FEEL_KEYS = Object.keys(FEELS) as [Feel, ...Feel[]]
 
@@ -15,8 +25,6 @@ export const paperFields = z.strictObject({
   backColour: colourText('the back colour'),
   note: noteText('the note', 500),
 })
-
-export type PaperFields = z.output<typeof paperFields>
 
 const side = (name: string, unit: LengthUnit) => lengthText({ name, unit, minMm: 10, maxMm: 5000 })
 

@@ -18,7 +18,10 @@ const zone = z
 
 const currency = z
   .string()
-  .refine((code) => Intl.supportedValuesOf('currency').includes(code), 'Choose a currency by its three letters, like EUR.')
+  .refine(
+    (code) => Intl.supportedValuesOf('currency').includes(code),
+    'Choose a currency by its three letters, like EUR.',
+  )
 
 /** What one household or club sets once. Lengths are shown in `unit` and rounded to `ruler`. */
 export const settings = z.object({

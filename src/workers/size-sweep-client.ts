@@ -9,9 +9,21 @@ export interface RunningSweep {
 }
 
 /** Starts a sweep in a worker of its own, which ends with it. */
-export function startSizeSweep(request: SweepRequest, onProgress: (progress: SweepProgress) => void): RunningSweep {
+export function startSizeSweep(
+  request: SweepRequest,
+  onProgress: (progress: SweepProgress) => void,
+): RunningSweep {
   const worker = new Worker(new URL('./size-sweep.worker.ts', import.meta.url), { type: 'module' })
   const remote = wrap<SizeSweepWorker>(worker)
-  const answer = Promise.resolve(remote.sweep(request, proxy(onProgress))) as Promise<SweepAnswer>
-  return { answer: answer.finally(() => worker.terminate()), cancel: () => worker.terminate() }
+  // Progress comes through a channel of its own and may be overtaken by the answer.
+  let settled = false
+  const tell = proxy((progress: SweepProgress) => {
+    if (!settled) onProgress(progress)
+  })
+  const settle = () => {
+    settled = true
+    worker.terminate()
+  }
+  const answer = Promise.resolve(remote.sweep(request, tell)) as Promise<SweepAnswer>
+  return { answer: answer.finally(settle), cancel: settle }
 }

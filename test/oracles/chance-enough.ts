@@ -14,7 +14,9 @@ export function chanceEnoughByIntegration(
     const p = i / cells
     const density = p ** (alpha - 1) * (1 - p) ** (beta - 1)
     const weight = (i === 0 || i === cells ? 1 : i % 2 === 1 ? 4 : 2) * density
-    weighted += weight * piles.reduce((product, pile) => product * binomialAtMost(pile.good + pile.spares, p, pile.spares), 1)
+    weighted +=
+      weight *
+      piles.reduce((product, pile) => product * binomialAtMost(pile.good + pile.spares, p, pile.spares), 1)
     mass += weight
   }
   return weighted / mass

@@ -7,11 +7,18 @@ export default async function ShellLayout({ children }: { readonly children: Rea
   const { preferences } = await openPage()
   return (
     <>
-      <a href="#main" className="btn btn-primary sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50">
+      <a
+        href="#main"
+        className="btn btn-primary sr-only focus:not-sr-only focus:fixed focus:top-2 focus:left-2 focus:z-50"
+      >
         Skip to the page
       </a>
       <Header unit={preferences.unit} switchUnit={switchUnitAction} />
-      <main id="main" tabIndex={-1} className="mx-auto w-full max-w-[80rem] px-5 pt-6 pb-16 outline-none">
+      <main
+        id="main"
+        tabIndex={-1}
+        className="mx-auto w-full max-w-[80rem] px-5 tablet:px-10 pt-6 pb-16 outline-none"
+      >
         {children}
       </main>
     </>

@@ -33,10 +33,16 @@ export default async function BenchPage() {
                   </p>
                   <p className="second text-sm">
                     {run.project_name ?? 'Just folding'}
-                    {run.last_tap_at_ms === null ? ', not begun' : `, last tap ${formatMoment(run.last_tap_at_ms, preferences)}`}
+                    {run.last_tap_at_ms === null
+                      ? ', not begun'
+                      : `, last tap ${formatMoment(run.last_tap_at_ms, preferences)}`}
                   </p>
                 </div>
-                <Link href={`/runs/${run.id}`} className="btn btn-primary" aria-label={`Go on folding ${run.design_name}${run.paper_name === null ? '' : `, ${run.paper_name}`}`}>
+                <Link
+                  href={`/runs/${run.id}`}
+                  className="btn btn-primary"
+                  aria-label={`Go on folding ${run.design_name}${run.paper_name === null ? '' : `, ${run.paper_name}`}`}
+                >
                   Go on folding
                 </Link>
               </li>
@@ -59,12 +65,17 @@ export default async function BenchPage() {
         ) : (
           <ul className="mt-3 flex flex-col">
             {inProgress.map((project) => (
-              <li key={project.id} className="grid grid-cols-[1fr_auto] items-center gap-x-4 border-t hairline py-4 last:border-b tablet:grid-cols-[2fr_1.4fr_1fr_auto]">
+              <li
+                key={project.id}
+                className="grid grid-cols-[1fr_auto] items-center gap-x-4 border-t hairline py-4 last:border-b tablet:grid-cols-[2fr_1.6fr_1fr_12rem]"
+              >
                 <Link href={`/projects/${project.id}`} className="text-lg font-semibold hover:underline">
                   {project.name}
                 </Link>
                 <p className="second max-tablet:hidden">
-                  {project.dueOn === null ? 'no date' : `${formatDay(project.dueOn, preferences)}, ${formatDaysLeft(daysUntil(project.dueOn, { ...preferences, zone: project.zone }))}`}
+                  {project.dueOn === null
+                    ? 'no date'
+                    : `${formatDay(project.dueOn, preferences)}, ${formatDaysLeft(daysUntil(project.dueOn, { ...preferences, zone: project.zone }))}`}
                 </p>
                 <p className="max-tablet:hidden">
                   <span className="figure text-xl">{project.facts.foldedUnits}</span>
@@ -72,7 +83,7 @@ export default async function BenchPage() {
                 </p>
                 <Link
                   href={deedHref(project.id, project.next.station)}
-                  className="btn btn-outline"
+                  className="btn btn-outline justify-self-end"
                   aria-label={`${project.name}: ${deedWords(project.next.deed)}`}
                 >
                   {deedWords(project.next.deed)}

@@ -1,12 +1,14 @@
 import 'server-only'
 import { revalidatePath } from 'next/cache'
 import { idText } from '@/schema/fields'
-import type { FlowContext } from '@/flows/context'
+import type { FlowContext } from '@/flows/flow-context'
 import { RefusalError, type DeedResult } from '@/flows/deed'
 import { openAction } from './guard'
 
 /** Carries one deed out for whoever may, and lets every page show what changed. */
-export async function act<Value>(deed: (context: FlowContext) => Promise<DeedResult<Value>>): Promise<DeedResult<Value>> {
+export async function act<Value>(
+  deed: (context: FlowContext) => Promise<DeedResult<Value>>,
+): Promise<DeedResult<Value>> {
   const result = await deed(await openAction())
   if (result.ok) revalidatePath('/', 'layout')
   return result

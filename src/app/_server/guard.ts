@@ -4,7 +4,8 @@ import { redirect } from 'next/navigation'
 import { connection } from 'next/server'
 import { allowedHosts, requestFault } from '@/access/request-check'
 import { SESSION_COOKIE } from '@/access/session-cookie'
-import { config, flowContext, type FlowContext } from '@/flows/context'
+import { config, flowContext } from '@/flows/context'
+import type { FlowContext } from '@/flows/flow-context'
 import { roomOpen } from '@/flows/room'
 import { currentSettings } from '@/flows/settings'
 import type { Preferences } from '@/ui/format'
@@ -42,7 +43,8 @@ export async function openAction(): Promise<FlowContext> {
   return context
 }
 
-const refused = (status: number, message: string): Response => Response.json({ ok: false, message }, { status })
+const refused = (status: number, message: string): Response =>
+  Response.json({ ok: false, message }, { status })
 
 /** Every route handler starts here: the same checks, with answers a program can read. */
 export async function openHandler(

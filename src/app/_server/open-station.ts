@@ -8,7 +8,9 @@ export interface StationParams {
 }
 
 /** Every station starts here: the page opened, the project read, or not found. */
-export async function openStation({ params }: StationParams): Promise<OpenedPage & { readonly project: ProjectView }> {
+export async function openStation({
+  params,
+}: StationParams): Promise<OpenedPage & { readonly project: ProjectView }> {
   const opened = await openPage()
   const project = await readProject(opened.context, (await params).projectId)
   if (!project) notFound()

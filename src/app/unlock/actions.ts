@@ -12,6 +12,11 @@ export async function unlockAction(passphrase: unknown): Promise<DeedResult<null
   if (!result.ok) return result
   const jar = await cookies()
   // Plain http in the room: `secure` would keep the cookie from ever being sent.
-  jar.set(SESSION_COOKIE, result.value, { httpOnly: true, sameSite: 'strict', maxAge: SESSION_SECONDS, path: '/' })
+  jar.set(SESSION_COOKIE, result.value, {
+    httpOnly: true,
+    sameSite: 'strict',
+    maxAge: SESSION_SECONDS,
+    path: '/',
+  })
   return { ok: true, value: null }
 }

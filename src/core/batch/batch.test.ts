@@ -1,7 +1,15 @@
 import fc from 'fast-check'
 import { binomialAtMost, chanceEnoughByIntegration } from '../../../test/oracles/chance-enough'
 import { BINOMIAL_TABLE, PIECES_TO_CUT } from '../../../test/reference/counts'
-import { chanceEnough, demandFor, meanRejectRate, NO_HISTORY, sparesFor, squaresFor, updateRejectRate } from '.'
+import {
+  chanceEnough,
+  demandFor,
+  meanRejectRate,
+  NO_HISTORY,
+  sparesFor,
+  squaresFor,
+  updateRejectRate,
+} from '.'
 
 describe('outside values', () => {
   test.each(PIECES_TO_CUT)('$what: cut $value', ({ input: { good, alpha, beta, certainty }, value }) => {
@@ -21,7 +29,10 @@ const rate = fc.record({ alpha: fc.integer({ min: 1, max: 6 }), beta: fc.integer
 test('the exact chance agrees with slow integration', () => {
   fc.assert(
     fc.property(fc.array(pile, { minLength: 1, maxLength: 3 }), rate, (piles, { alpha, beta }) => {
-      expect(chanceEnough(piles, { alpha, beta })).toBeCloseTo(chanceEnoughByIntegration(piles, alpha, beta), 5)
+      expect(chanceEnough(piles, { alpha, beta })).toBeCloseTo(
+        chanceEnoughByIntegration(piles, alpha, beta),
+        5,
+      )
     }),
     { numRuns: 25 },
   )

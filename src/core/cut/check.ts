@@ -26,7 +26,8 @@ function layoutFaults(problem: CutProblem, layout: CutLayout, index: number): re
     faults.push({ code: 'OFF_THE_SHEET', layout: index })
   if (piecesPerSheet < 1 || piecesPerSheet > grid.columns * grid.rows || layout.sheets < 1)
     faults.push({ code: 'TOO_MANY_PIECES', layout: index })
-  const used = piecesPerSheet * areaUm2(problem.pieceUm) + offcutsUm.reduce((sum, size) => sum + areaUm2(size), 0)
+  const used =
+    piecesPerSheet * areaUm2(problem.pieceUm) + offcutsUm.reduce((sum, size) => sum + areaUm2(size), 0)
   if (used > areaUm2(sheetUm)) faults.push({ code: 'TOO_MUCH_AREA', layout: index })
   return faults
 }

@@ -14,15 +14,27 @@ function candidatesOf({ pieceUm, stock }: CutProblem): readonly Candidate[] {
     .map((sheets) => {
       const grid = bestGrid(sheets.sizeUm, pieceUm)
       const sheetArea = sheets.sizeUm.widthUm * sheets.sizeUm.heightUm
-      return { stock: sheets, grid, wasteShare: 1 - (grid.count * pieceUm.widthUm * pieceUm.heightUm) / sheetArea }
+      return {
+        stock: sheets,
+        grid,
+        wasteShare: 1 - (grid.count * pieceUm.widthUm * pieceUm.heightUm) / sheetArea,
+      }
     })
     .filter(({ grid, stock: { available } }) => grid.count > 0 && available > 0)
     .sort(
-      (a, b) => Number(b.stock.offcut) - Number(a.stock.offcut) || a.wasteShare - b.wasteShare || b.grid.count - a.grid.count,
+      (a, b) =>
+        Number(b.stock.offcut) - Number(a.stock.offcut) ||
+        a.wasteShare - b.wasteShare ||
+        b.grid.count - a.grid.count,
     )
 }
 
-function layoutOf(problem: CutProblem, { stock, grid }: Candidate, sheets: number, piecesPerSheet: number): CutLayout {
+function layoutOf(
+  problem: CutProblem,
+  { stock, grid }: Candidate,
+  sheets: number,
+  piecesPerSheet: number,
+): CutLayout {
   return {
     stockId: stock.stockId,
     sheetUm: stock.sizeUm,

@@ -32,7 +32,10 @@ function marks(fromMm: number, toMm: number, ruler: RulerKey): readonly number[]
   const { stepMm } = RULERS[ruler]
   const first = roundToRuler(fromMm, ruler, 'up')
   const count = Math.floor((toMm - first) / stepMm + 1e-9) + 1
-  return Array.from({ length: Math.max(0, Math.min(MOST_SIZES, count)) }, (_, index) => first + index * stepMm)
+  return Array.from(
+    { length: Math.max(0, Math.min(MOST_SIZES, count)) },
+    (_, index) => first + index * stepMm,
+  )
 }
 
 /**
@@ -55,9 +58,13 @@ export function sweepSizes(
   for (const sideMm of sides) {
     const sideUm = umFromMm(sideMm)
     const counts = papers.map(({ pieces, stock }) => {
-      const unlimited = stock.filter((sheets) => !sheets.offcut).map((sheets) => ({ ...sheets, available: pieces }))
+      const unlimited = stock
+        .filter((sheets) => !sheets.offcut)
+        .map((sheets) => ({ ...sheets, available: pieces }))
       const result = plan({ pieceUm: { widthUm: sideUm, heightUm: sideUm }, pieces, stock: unlimited })
-      return result.status === 'planned' ? result.layouts.reduce((sum, layout) => sum + layout.sheets, 0) : null
+      return result.status === 'planned'
+        ? result.layouts.reduce((sum, layout) => sum + layout.sheets, 0)
+        : null
     })
     points.push({
       sideMm,
@@ -75,5 +82,7 @@ export function sweepSizes(
 export function nextSmallerSaving(points: readonly SweepPoint[], sideMm: number): SweepPoint | undefined {
   const here = points.find((point) => Math.abs(point.sideMm - sideMm) < 1e-6)?.sheets
   if (here === undefined || here === null) return undefined
-  return points.findLast((point) => point.sideMm < sideMm - 1e-6 && point.sheets !== null && point.sheets < here)
+  return points.findLast(
+    (point) => point.sideMm < sideMm - 1e-6 && point.sheets !== null && point.sheets < here,
+  )
 }

@@ -22,7 +22,8 @@ const rosette = find('corner-folded-rosette')
 const leaf = find('narrow-leaf')
 const heart = find('simple-heart')
 const sizeOf = (design: DesignDocument, variantKey: string, axis: string, sheetMm: number, gauges = {}) =>
-  finishedSizes(design, variantOf(design, variantKey), sheetMm, gauges).find((size) => size.axis === axis)?.sizeMm
+  finishedSizes(design, variantOf(design, variantKey), sheetMm, gauges).find((size) => size.axis === axis)
+    ?.sizeMm
 
 describe('closed forms, derived on paper', () => {
   test('rosette: a triple blintz of 15 cm is 5.30 cm; 3 mm of overhang make it 5.90 edge to edge', () => {
@@ -31,7 +32,9 @@ describe('closed forms, derived on paper', () => {
     expect(sizeOf(rosette, 'plain', 'corner-to-corner', 150)).toBeCloseTo(75, 9)
   })
   test('rosette: 5 cm edge to edge with 3 mm of overhang wants a sheet of 44 x sqrt(8) = 124.45 mm', () => {
-    const sheetMm = sheetForFinished(rosette, variantOf(rosette, 'plain'), 'edge-to-edge', 50, { overhang: 3 })
+    const sheetMm = sheetForFinished(rosette, variantOf(rosette, 'plain'), 'edge-to-edge', 50, {
+      overhang: 3,
+    })
     expect(sheetMm).toBeCloseTo(124.451, 3)
   })
   test('leaf: a quarter of 15 cm gives 10.6 cm tip to tip; opened it has the fish base outline 0.5858 x 1.4142', () => {
@@ -53,7 +56,7 @@ test('heart: folding a diamond point by point gives the same width and height', 
   // Side folds reflect across the 45 degree line through the bottom point: (u, v) -> (v, u), v from the crease up.
   const rightCorner = { u: half, v: 0 - creaseY }
   const lifted = { u: rightCorner.v, v: rightCorner.u }
-  const onBoth = ((half - creaseY) / 2) as number // where u = v meets the raw edge u + v = half + 1/4 half
+  const onBoth = (half - creaseY) / 2 // where u = v meets the raw edge u + v = half + 1/4 half
   expect(lifted.v).toBeCloseTo(sizeOf(heart, 'pointed', 'height', 1) ?? NaN, 12)
   expect(2 * onBoth).toBeCloseTo(sizeOf(heart, 'pointed', 'width', 1) ?? NaN, 12)
 })
@@ -80,7 +83,10 @@ describe.each(LIBRARY.flatMap((design) => design.variants.map((variant) => ({ de
       for (const { axis, sizeMm } of finishedSizes(design, variant, 150, gauges).filter(
         (size) => size.axis !== 'corner-to-corner',
       ))
-        expect({ axis, near: spans.some((value) => Math.abs(value - sizeMm) < 1e-9) }).toEqual({ axis, near: true })
+        expect({ axis, near: spans.some((value) => Math.abs(value - sizeMm) < 1e-9) }).toEqual({
+          axis,
+          near: true,
+        })
       const twiceArea = points.reduce((sum, { x, y }, index) => {
         const next = points[(index + 1) % points.length] ?? { x, y }
         return sum + x * next.y - next.x * y
@@ -105,7 +111,11 @@ test('the rosette has 24 corners and petals besides its diagonals and the curl (
 describe('a caller’s mistakes say what, where and the range', () => {
   test.each([
     ['unknown variant', () => variantOf(rosette, 'giant'), 'UNKNOWN_VARIANT'],
-    ['unknown axis', () => sheetForFinished(rosette, variantOf(rosette, 'plain'), 'across', 50, {}), 'UNKNOWN_AXIS'],
+    [
+      'unknown axis',
+      () => sheetForFinished(rosette, variantOf(rosette, 'plain'), 'across', 50, {}),
+      'UNKNOWN_AXIS',
+    ],
     ['gauge out of range', () => gaugeMm(rosette, { overhang: 9 }, 'overhang'), 'OUT_OF_RANGE'],
     ['gauge not known', () => gaugeMm(rosette, {}, 'depth'), 'UNKNOWN_GAUGE'],
     [

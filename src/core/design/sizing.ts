@@ -36,8 +36,12 @@ export function gaugeMm(design: DesignDocument, settings: GaugeSettings, key: st
 }
 
 /** The value of a linear form in mm for a sheet of side `sheetMm`. */
-export const evaluate = (design: DesignDocument, form: Linear, sheetMm: number, settings: GaugeSettings): number =>
-  form.share * sheetMm + gaugeTerms(form, (key) => gaugeMm(design, settings, key))
+export const evaluate = (
+  design: DesignDocument,
+  form: Linear,
+  sheetMm: number,
+  settings: GaugeSettings,
+): number => form.share * sheetMm + gaugeTerms(form, (key) => gaugeMm(design, settings, key))
 
 /** The axis of that name. *Throws* `UNKNOWN_AXIS`. */
 export function axisOf(variant: Variant, axis: string): AxisSize {
@@ -90,7 +94,12 @@ export function sheetForFinished(
   const fromGaugesMm = gaugeTerms(size, (key) => gaugeMm(design, settings, key))
   const sheetMm = (finishedMm - fromGaugesMm) / size.share
   if (!(sheetMm > 0))
-    throw new CoreError('SIZE_NOT_REACHABLE', { name: label, value: finishedMm, unit: 'mm', min: fromGaugesMm })
+    throw new CoreError('SIZE_NOT_REACHABLE', {
+      name: label,
+      value: finishedMm,
+      unit: 'mm',
+      min: fromGaugesMm,
+    })
   requireRange('sheet', sheetMm, 'mm', 0, LONGEST_MM)
   return sheetMm
 }

@@ -9,11 +9,3 @@ export const logChoose = (n: number, k: number): number =>
 
 /** ln B(a, b), the beta function, for a, b > 0. */
 export const logBeta = (a: number, b: number): number => gammaln(a) + gammaln(b) - gammaln(a + b)
-
-/** ln(e^x + e^y) without overflow; `-Infinity` stands for zero. */
-export function logAdd(x: number, y: number): number {
-  if (x === -Infinity) return y
-  if (y === -Infinity) return x
-  const larger = Math.max(x, y)
-  return larger + Math.log1p(Math.exp(Math.min(x, y) - larger))
-}

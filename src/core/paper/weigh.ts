@@ -12,7 +12,12 @@ export interface WeighedCount {
  * *Returns* the nearest count; a remainder beyond +-0.3 says the grammage or the size is off.
  * *Throws* `OUT_OF_RANGE`.
  */
-export function sheetsByMass(massG: number, widthMm: number, heightMm: number, grammageGsm: number): WeighedCount {
+export function sheetsByMass(
+  massG: number,
+  widthMm: number,
+  heightMm: number,
+  grammageGsm: number,
+): WeighedCount {
   requireRange('mass', massG, 'g', 0, 100_000)
   requireRange('width', widthMm, 'mm', 1, 10_000)
   requireRange('height', heightMm, 'mm', 1, 10_000)

@@ -14,7 +14,8 @@ const lastStepOfStage = (steps: readonly RunStep[], step: number): boolean =>
 /** The taps of one piece, in order, at a grain. A stage or a piece is named by its last fold. */
 export function tapsOf(steps: readonly RunStep[], grain: TapGrain): readonly Tap[] {
   return steps.flatMap(({ repeats, stage }, step) => {
-    if (grain === 'fold') return Array.from({ length: repeats }, (_, index) => ({ step, repeat: index + 1, row: step }))
+    if (grain === 'fold')
+      return Array.from({ length: repeats }, (_, index) => ({ step, repeat: index + 1, row: step }))
     const covers = grain === 'stage' ? lastStepOfStage(steps, step) : step === steps.length - 1
     return covers ? [{ step, repeat: repeats, row: grain === 'stage' ? stage : 0 }] : []
   })
@@ -30,9 +31,6 @@ export function cellsOf(plan: RunPlan, pieces: readonly number[]): readonly Cell
     pieces.flatMap((piece) => taps.filter((tap) => tap.row === row).map((tap) => cellAt(piece, tap))),
   )
 }
-
-/** Tray (from 0) of a piece's ordinal. */
-export const trayOf = (plan: RunPlan, piece: number): number => Math.floor((piece - 1) / plan.traySize)
 
 /** Ordinals in a tray when `total` pieces are to be folded. */
 export function piecesOfTray(plan: RunPlan, tray: number, total: number): readonly number[] {

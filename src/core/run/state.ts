@@ -77,7 +77,8 @@ function gather(events: readonly RunEvent[]): Ledger {
   for (const event of events) {
     if (event.kind === 'done') {
       const key = cellKey(event)
-      if (event.attempt > (ledger.undoneCell.get(key) ?? -1) && !ledger.done.has(key)) ledger.done.set(key, event)
+      if (event.attempt > (ledger.undoneCell.get(key) ?? -1) && !ledger.done.has(key))
+        ledger.done.set(key, event)
     } else if (event.kind === 'spoil') {
       const { piece, attempt } = event
       if (attempt > (ledger.undonePiece.get(piece) ?? -1) && !ledger.spoiled.has(piece))

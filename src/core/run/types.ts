@@ -70,5 +70,3 @@ export type RunEvent = EventBase &
     | { readonly kind: 'reason'; readonly piece: number; readonly reason: SpoilReason }
     | { readonly kind: 'inspect'; readonly pieces: readonly number[] }
   )
-
-export type RunEventKind = RunEvent['kind']

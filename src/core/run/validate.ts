@@ -9,7 +9,8 @@ const pieceExists = (plan: RunPlan, piece: number): boolean =>
 
 /** Whether an event names a place this run has. Anything else is refused, never stored. */
 export function eventFits(plan: RunPlan, event: RunEvent): boolean {
-  if (event.kind === 'inspect') return event.pieces.length > 0 && event.pieces.every((piece) => pieceExists(plan, piece))
+  if (event.kind === 'inspect')
+    return event.pieces.length > 0 && event.pieces.every((piece) => pieceExists(plan, piece))
   if (!pieceExists(plan, event.piece)) return false
   if (event.kind !== 'done' && event.kind !== 'undo') return true
   return tapsOf(plan.steps, plan.grain).some((tap) => tap.step === event.step && tap.repeat === event.repeat)

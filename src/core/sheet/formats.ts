@@ -57,6 +57,7 @@ export function formatOf(widthMm: number, heightMm: number): SheetFormat | undef
   const [shortMm, longMm] = widthMm <= heightMm ? [widthMm, heightMm] : [heightMm, widthMm]
   return SHEET_FORMATS.find(
     (format) =>
-      Math.abs(format.widthMm - shortMm) < SAME_FORMAT_MM && Math.abs(format.heightMm - longMm) < SAME_FORMAT_MM,
+      Math.abs(format.widthMm - shortMm) < SAME_FORMAT_MM &&
+      Math.abs(format.heightMm - longMm) < SAME_FORMAT_MM,
   )
 }

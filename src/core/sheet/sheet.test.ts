@@ -29,7 +29,9 @@ describe('grid yield', () => {
     fc.assert(
       fc.property(size, size, fc.integer({ min: 0, max: 999 }), (sheet, piece, lessUm) => {
         const grid = bestGrid(sheet, piece)
-        const [along, across] = grid.turned ? [piece.heightUm, piece.widthUm] : [piece.widthUm, piece.heightUm]
+        const [along, across] = grid.turned
+          ? [piece.heightUm, piece.widthUm]
+          : [piece.widthUm, piece.heightUm]
         expect(grid.columns * along).toBeLessThanOrEqual(sheet.widthUm)
         expect(grid.rows * across).toBeLessThanOrEqual(sheet.heightUm)
         expect(bestGrid({ widthUm: sheet.heightUm, heightUm: sheet.widthUm }, piece).count).toBe(grid.count)
@@ -57,7 +59,10 @@ describe('shrinking squares', () => {
     const length = fc.integer({ min: 10, max: 500 })
     fc.assert(
       fc.property(length, length, (widthMm, heightMm) => {
-        const area = shrinkingSquares(widthMm, heightMm, 1).reduce((sum, run) => sum + run.count * run.sideMm ** 2, 0)
+        const area = shrinkingSquares(widthMm, heightMm, 1).reduce(
+          (sum, run) => sum + run.count * run.sideMm ** 2,
+          0,
+        )
         expect(area).toBeCloseTo(widthMm * heightMm, 6)
       }),
     )

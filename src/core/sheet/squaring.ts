@@ -12,10 +12,15 @@ export interface SquareRun {
  * *Returns* the runs in order; stops when what is left is narrower than `smallestMm`.
  * *Cost* one division a run. *Throws* `OUT_OF_RANGE`.
  */
-export function shrinkingSquares(widthMm: number, heightMm: number, smallestMm: number): readonly SquareRun[] {
+export function shrinkingSquares(
+  widthMm: number,
+  heightMm: number,
+  smallestMm: number,
+): readonly SquareRun[] {
   requireRange('width', widthMm, 'mm', 0, LONGEST_MM)
   requireRange('height', heightMm, 'mm', 0, LONGEST_MM)
-  if (!(smallestMm > 0)) throw new CoreError('OUT_OF_RANGE', { name: 'smallest square', value: smallestMm, unit: 'mm' })
+  if (!(smallestMm > 0))
+    throw new CoreError('OUT_OF_RANGE', { name: 'smallest square', value: smallestMm, unit: 'mm' })
   // Whole micrometres, so that inches leave no crumbs of rounding.
   let shortUm = Math.round(Math.min(widthMm, heightMm) * 1000)
   let longUm = Math.round(Math.max(widthMm, heightMm) * 1000)

@@ -62,6 +62,7 @@ CREATE INDEX brief_line_project ON brief_line (project_id, ordinal);
 CREATE TABLE brief_line_paper (
   line_id TEXT NOT NULL REFERENCES brief_line (id) ON DELETE CASCADE,
   paper_id TEXT NOT NULL REFERENCES paper (id),
+  ordinal INTEGER NOT NULL,
   pieces INTEGER NOT NULL CHECK (pieces >= 1),
   PRIMARY KEY (line_id, paper_id)
 ) STRICT;

@@ -24,13 +24,15 @@ export async function updateProject(db: Db, id: string, change: Partial<NewProje
 export const linesOf = (db: Db, projectId: string): Promise<BriefLineRow[]> =>
   db.selectFrom('brief_line').selectAll().where('project_id', '=', projectId).orderBy('ordinal').execute()
 
-export const findLine = (db: Db, id: string): Promise<BriefLineRow | undefined> =>
-  db.selectFrom('brief_line').selectAll().where('id', '=', id).executeTakeFirst()
-
 export const linePapersOf = (db: Db, lineIds: readonly string[]): Promise<BriefLinePaperRow[]> =>
   lineIds.length === 0
     ? Promise.resolve([])
-    : db.selectFrom('brief_line_paper').selectAll().where('line_id', 'in', lineIds).orderBy('paper_id').execute()
+    : db
+        .selectFrom('brief_line_paper')
+        .selectAll()
+        .where('line_id', 'in', lineIds)
+        .orderBy('ordinal')
+        .execute()
 
 /** Writes a line as it now is, with its papers. */
 export async function saveLine(
@@ -47,7 +49,14 @@ export async function saveLine(
   await db.deleteFrom('brief_line_paper').where('line_id', '=', id).execute()
   await db
     .insertInto('brief_line_paper')
-    .values(papers.map((paper) => ({ line_id: id, paper_id: paper.paperId, pieces: paper.pieces })))
+    .values(
+      papers.map((paper, ordinal) => ({
+        line_id: id,
+        paper_id: paper.paperId,
+        ordinal,
+        pieces: paper.pieces,
+      })),
+    )
     .execute()
 }
 
@@ -56,7 +65,10 @@ export async function deleteLine(db: Db, id: string): Promise<void> {
 }
 
 /** How many cuts (not undone), runs and joins depend on a line. */
-export async function dependentsOfLine(db: Db, lineId: string): Promise<{ cuts: number; runs: number; joins: number }> {
+export async function dependentsOfLine(
+  db: Db,
+  lineId: string,
+): Promise<{ cuts: number; runs: number; joins: number }> {
   const row = await db
     .selectNoFrom((select) => [
       select

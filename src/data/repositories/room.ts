@@ -22,7 +22,9 @@ export async function setRoomAccess(
     .insertInto('room_access')
     .values({ id: 1, generation: 1, ...row })
     .onConflict((conflict) =>
-      conflict.column('id').doUpdateSet((set) => ({ ...row, generation: set('room_access.generation', '+', 1) })),
+      conflict
+        .column('id')
+        .doUpdateSet((set) => ({ ...row, generation: set('room_access.generation', '+', 1) })),
     )
     .execute()
 }

@@ -32,7 +32,10 @@ export async function stockItemFor(
   db: Db,
   item: { readonly id: string; readonly paperId: string; readonly sizeUm: SizeUm; readonly offcut: boolean },
 ): Promise<string> {
-  const [width_um, height_um] = [item.sizeUm.widthUm, item.sizeUm.heightUm].sort((a, b) => a - b) as [number, number]
+  const [width_um, height_um] = [item.sizeUm.widthUm, item.sizeUm.heightUm].sort((a, b) => a - b) as [
+    number,
+    number,
+  ]
   const key = { paper_id: item.paperId, width_um, height_um, offcut: item.offcut ? 1 : 0 }
   await db
     .insertInto('stock_item')

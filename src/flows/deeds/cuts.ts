@@ -7,7 +7,7 @@ import { findCut, insertCut, markCutUndone } from '@/data/repositories/cuts'
 import { addStockMoves, movesOfCut, stockItemFor, stockOf } from '@/data/repositories/stock'
 import { parseFields } from '@/schema/field-errors'
 import { countText, idText } from '@/schema/fields'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { readProject, type ProjectView } from '../read/project'
 import { stockSheets, type LinePaperView, type LineView } from '../read/project-lines'
@@ -27,7 +27,11 @@ async function projectOf(context: FlowContext, projectId: string): Promise<Proje
   return project
 }
 
-export function lineAndPaper(project: ProjectView, lineId: string, paperId: string): { line: LineView; row: LinePaperView } {
+export function lineAndPaper(
+  project: ProjectView,
+  lineId: string,
+  paperId: string,
+): { line: LineView; row: LinePaperView } {
   const line = project.lines.find((candidate) => candidate.id === lineId)
   const row = line?.papers.find((candidate) => candidate.paper.id === paperId)
   if (!line || !row) throw new RefusalError('NOT_FOUND')
@@ -104,7 +108,8 @@ export const undoCut = (context: FlowContext, projectId: string, cutId: string):
     const moves = await movesOfCut(db, cutId)
     const levels = new Map((await stockOf(db, [cut.paper_id])).map((one) => [one.id, one.amount]))
     for (const { stock_item_id, delta } of moves)
-      if ((levels.get(stock_item_id) ?? 0) - delta < 0) throw new RefusalError('CUT_IN_USE', { waiting: 0, pieces: 0 })
+      if ((levels.get(stock_item_id) ?? 0) - delta < 0)
+        throw new RefusalError('CUT_IN_USE', { waiting: 0, pieces: 0 })
     await addStockMoves(
       db,
       moves.map(({ stock_item_id, delta }) => ({

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { insertDelivery, insertJoin, markDeliveryUndone } from '@/data/repositories/joins'
 import { parseFields } from '@/schema/field-errors'
 import { idText, noteText } from '@/schema/fields'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { readProject, type ProjectView } from '../read/project'
 
@@ -21,7 +21,11 @@ async function projectOf(context: FlowContext, projectId: string): Promise<Proje
 }
 
 /** One more piece joined, or one less. Refused beyond what is folded, and below none. */
-export const recordJoin = (context: FlowContext, projectId: string, input: unknown): Promise<DeedResult<null>> =>
+export const recordJoin = (
+  context: FlowContext,
+  projectId: string,
+  input: unknown,
+): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
     const parsed = parseFields(joinFields, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
@@ -38,7 +42,11 @@ export const recordJoin = (context: FlowContext, projectId: string, input: unkno
 const deliveryFields = z.strictObject({ note: noteText('the note', 500) })
 
 /** The pieces are handed over. */
-export const handOver = (context: FlowContext, projectId: string, input: unknown): Promise<DeedResult<null>> =>
+export const handOver = (
+  context: FlowContext,
+  projectId: string,
+  input: unknown,
+): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
     const parsed = parseFields(deliveryFields, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)

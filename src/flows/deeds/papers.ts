@@ -1,10 +1,16 @@
 import { nanoid } from 'nanoid'
 import { umFromMm } from '@/core/units'
-import { findPaper, insertPaper, listPapers, projectsUsingPaper, updatePaper } from '@/data/repositories/papers'
+import {
+  findPaper,
+  insertPaper,
+  listPapers,
+  projectsUsingPaper,
+  updatePaper,
+} from '@/data/repositories/papers'
 import { addStockMoves, findStockLine, setPrice, stockItemFor } from '@/data/repositories/stock'
 import { parseFields } from '@/schema/field-errors'
 import { countFields, paperFields, sheetsFields } from '@/schema/paper'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { minorUnits } from '../money'
 import { currentSettings } from '../settings'
@@ -22,7 +28,9 @@ export const savePaper = (
     if (paperId !== null && !(await findPaper(db, paperId))) throw new RefusalError('NOT_FOUND')
     const twin = (await listPapers(db)).find((paper) => paper.name.toLowerCase() === name.toLowerCase())
     if (twin && twin.id !== paperId)
-      throw refuseFields({ name: `There is a paper called ${twin.name} already. Give this one another name.` })
+      throw refuseFields({
+        name: `There is a paper called ${twin.name} already. Give this one another name.`,
+      })
     const fields = {
       name,
       feel,
@@ -72,7 +80,11 @@ export const countSheets = (context: FlowContext, input: unknown): Promise<DeedR
   })
 
 /** Puts a paper away; refused while an unfinished project plans with it. Its ledger stays. */
-export const putPaperAway = (context: FlowContext, paperId: string, away: boolean): Promise<DeedResult<null>> =>
+export const putPaperAway = (
+  context: FlowContext,
+  paperId: string,
+  away: boolean,
+): Promise<DeedResult<null>> =>
   deed(context, async ({ db, nowMs }) => {
     const paper = await findPaper(db, paperId)
     if (!paper) throw new RefusalError('NOT_FOUND')

@@ -4,7 +4,7 @@ import { deleteProof, saveProof } from '@/data/repositories/cuts'
 import { variantOf } from '@/core/design'
 import { parseFields } from '@/schema/field-errors'
 import { idText, lengthText, optionalText } from '@/schema/fields'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { readProject } from '../read/project'
 import { currentSettings } from '../settings'
@@ -20,7 +20,11 @@ async function lineOf(context: FlowContext, projectId: string, lineId: string) {
 const proofFields = z.strictObject({ lineId: idText('a line'), paperId: idText('a paper') })
 
 /** Cuts the one piece that sets gauges and times, before the bulk. */
-export const cutProof = (context: FlowContext, projectId: string, input: unknown): Promise<DeedResult<null>> =>
+export const cutProof = (
+  context: FlowContext,
+  projectId: string,
+  input: unknown,
+): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
     const parsed = parseFields(proofFields, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
@@ -49,7 +53,11 @@ const judgeFields = (unit: LengthUnit) =>
   })
 
 /** The proof piece is folded and right; its measured size is kept where it was taken. */
-export const acceptProof = (context: FlowContext, projectId: string, input: unknown): Promise<DeedResult<null>> =>
+export const acceptProof = (
+  context: FlowContext,
+  projectId: string,
+  input: unknown,
+): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
     const { unit } = await currentSettings(inDeed)
     const parsed = parseFields(judgeFields(unit), input)
@@ -71,16 +79,31 @@ export const acceptProof = (context: FlowContext, projectId: string, input: unkn
   })
 
 /** Goes on without a proof piece. */
-export const skipProof = (context: FlowContext, projectId: string, lineId: string): Promise<DeedResult<null>> =>
+export const skipProof = (
+  context: FlowContext,
+  projectId: string,
+  lineId: string,
+): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
     const { line } = await lineOf(inDeed, projectId, lineId)
     const { db, nowMs } = inDeed
-    await saveProof(db, { line_id: line.id, status: 'skipped', paper_id: null, axis: null, measured_um: null, at_ms: nowMs })
+    await saveProof(db, {
+      line_id: line.id,
+      status: 'skipped',
+      paper_id: null,
+      axis: null,
+      measured_um: null,
+      at_ms: nowMs,
+    })
     return null
   })
 
 /** Asks for the proof piece again, after it was judged or skipped. Its cut stays. */
-export const askProofAgain = (context: FlowContext, projectId: string, lineId: string): Promise<DeedResult<null>> =>
+export const askProofAgain = (
+  context: FlowContext,
+  projectId: string,
+  lineId: string,
+): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
     const { line } = await lineOf(inDeed, projectId, lineId)
     await deleteProof(inDeed.db, line.id)

@@ -3,12 +3,19 @@ import { mainPart, defaultGauges, variantOf, type DesignDocument, type GaugeSett
 import { eventFits, type RunEvent } from '@/core/run'
 import { umFromMm } from '@/core/units'
 import { findPaper } from '@/data/repositories/papers'
-import { eventsOfRun, findRun, insertRun, insertRunEvent, setRunArchived, type NewRunEvent } from '@/data/repositories/runs'
+import {
+  eventsOfRun,
+  findRun,
+  insertRun,
+  insertRunEvent,
+  setRunArchived,
+  type NewRunEvent,
+} from '@/data/repositories/runs'
 import { readEpoch } from '@/data/repositories/settings'
 import { parseFields } from '@/schema/field-errors'
 import { runEventBatch, type RunEventBatch } from '@/schema/run-event'
 import { looseRunFields, projectRunFields } from '@/schema/run-start'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { readLibrary } from '../read/designs'
 import { readProject } from '../read/project'
@@ -27,7 +34,12 @@ interface NewRunOf {
   readonly sheetMm: number
   readonly pieces: number
   readonly gauges: GaugeSettings
-  readonly how: { readonly grain: string; readonly order: string; readonly traySize: number; readonly hand: 'right' | 'left' }
+  readonly how: {
+    readonly grain: string
+    readonly order: string
+    readonly traySize: number
+    readonly hand: 'right' | 'left'
+  }
 }
 
 async function beginRun(context: FlowContext, run: NewRunOf): Promise<{ readonly runId: string }> {
@@ -72,7 +84,18 @@ export const startProjectRun = (
     if (!project) throw new RefusalError('NOT_FOUND')
     const { line } = lineAndPaper(project, lineId, paperId)
     const { design, designHash, variantKey, sheetMm, gauges } = line
-    return beginRun(inDeed, { projectId, lineId, paperId, design, designHash, variantKey, sheetMm, gauges, pieces, how })
+    return beginRun(inDeed, {
+      projectId,
+      lineId,
+      paperId,
+      design,
+      designHash,
+      variantKey,
+      sheetMm,
+      gauges,
+      pieces,
+      how,
+    })
   })
 
 /** Just folds: a run of one design with no project around it. */
@@ -86,7 +109,8 @@ export const startLooseRun = (
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { designId, variantKey, paperId, size, pieces, ...how } = parsed.value
     const found = (await readLibrary(inDeed)).find((one) => one.document.id === designId)
-    if (!found || (paperId !== null && !(await findPaper(inDeed.db, paperId)))) throw new RefusalError('NOT_FOUND')
+    if (!found || (paperId !== null && !(await findPaper(inDeed.db, paperId))))
+      throw new RefusalError('NOT_FOUND')
     const { document: design, hash: designHash } = found
     variantOf(design, variantKey)
     const gauges = defaultGauges(design)
@@ -132,7 +156,11 @@ export interface EventsTaken extends RunFeed {
  * A client that speaks of another epoch (a backup was restored) gets the whole ledger and is expected to offer its
  * kept taps again.
  */
-export const recordEvents = (context: FlowContext, runId: string, input: unknown): Promise<DeedResult<EventsTaken>> =>
+export const recordEvents = (
+  context: FlowContext,
+  runId: string,
+  input: unknown,
+): Promise<DeedResult<EventsTaken>> =>
   deed(context, async (inDeed) => {
     const parsed = parseFields(runEventBatch, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)

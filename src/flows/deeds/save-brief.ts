@@ -2,18 +2,29 @@ import { nanoid } from 'nanoid'
 import { roundForYield } from '@/core/cut'
 import type { SizeUm } from '@/core/sheet'
 import { umFromMm, type RulerKey } from '@/core/units'
-import { deleteLine, dependentsOfLine, findProject, insertProject, linesOf, saveLine, updateProject } from '@/data/repositories/projects'
+import {
+  deleteLine,
+  dependentsOfLine,
+  findProject,
+  insertProject,
+  linesOf,
+  saveLine,
+  updateProject,
+} from '@/data/repositories/projects'
 import { listPapers } from '@/data/repositories/papers'
 import { stockOf } from '@/data/repositories/stock'
 import type { BriefLineRow } from '@/data/tables'
 import { parseBrief, type Brief, type BriefLine } from '@/schema/brief'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { readDesigns, readLibrary, type PinnedDesign } from '../read/designs'
 import { currentSettings } from '../settings'
 
 /** Designs a brief may use: the newest of each, but the version a project already pinned where it uses one. */
-async function designsFor(context: FlowContext, lines: readonly BriefLineRow[]): Promise<readonly PinnedDesign[]> {
+async function designsFor(
+  context: FlowContext,
+  lines: readonly BriefLineRow[],
+): Promise<readonly PinnedDesign[]> {
   const newest = await readLibrary(context)
   const pinned = await readDesigns(
     context,
@@ -25,7 +36,9 @@ async function designsFor(context: FlowContext, lines: readonly BriefLineRow[]):
 
 /** Side of the sheet as it will be cut: as typed, or on the ruler's mark where it follows from a finished size. */
 function sheetUm(line: BriefLine, ruler: RulerKey, sheets: readonly SizeUm[]): number {
-  return umFromMm(line.sizing === 'sheet' ? line.exactSheetMm : roundForYield(line.exactSheetMm, ruler, sheets))
+  return umFromMm(
+    line.sizing === 'sheet' ? line.exactSheetMm : roundForYield(line.exactSheetMm, ruler, sheets),
+  )
 }
 
 async function writeLines(
@@ -38,7 +51,9 @@ async function writeLines(
   const ids = new Map(
     brief.lines.map((line) => [line.id, existing.some((row) => row.id === line.id) ? line.id : nanoid()]),
   )
-  const stock = await stockOf(db, [...new Set(brief.lines.flatMap((line) => line.papers.map((paper) => paper.paperId)))])
+  const stock = await stockOf(db, [
+    ...new Set(brief.lines.flatMap((line) => line.papers.map((paper) => paper.paperId))),
+  ])
   // Lines that stand on their own first: the others refer to them.
   const inOrder = brief.lines.map((line, ordinal) => ({ line, ordinal }))
   inOrder.sort((a, b) => Number(a.line.attachedTo !== null) - Number(b.line.attachedTo !== null))
@@ -70,11 +85,18 @@ async function writeLines(
 }
 
 /** Removes lines the brief no longer has; a line with cuts, runs or joins is refused by name. */
-async function removeLines({ db }: FlowContext, gone: readonly BriefLineRow[], nameOf: (row: BriefLineRow) => string) {
+async function removeLines(
+  { db }: FlowContext,
+  gone: readonly BriefLineRow[],
+  nameOf: (row: BriefLineRow) => string,
+) {
   // Attached lines first: they refer to the others.
-  for (const row of [...gone].sort((a, b) => Number(b.attached_to !== null) - Number(a.attached_to !== null))) {
+  for (const row of [...gone].sort(
+    (a, b) => Number(b.attached_to !== null) - Number(a.attached_to !== null),
+  )) {
     const { cuts, runs, joins } = await dependentsOfLine(db, row.id)
-    if (cuts + runs + joins > 0) throw new RefusalError('LINE_IN_USE', { line: nameOf(row), cuts, runs, joins })
+    if (cuts + runs + joins > 0)
+      throw new RefusalError('LINE_IN_USE', { line: nameOf(row), cuts, runs, joins })
     await deleteLine(db, row.id)
   }
 }
@@ -100,11 +122,16 @@ export const saveBrief = (
     const { name, dueOn, certainty, note, lines } = parsed.value
     const fields = { name, due_on: dueOn, note, certainty_permille: Math.round(certainty * 1000) }
     const id = projectId ?? nanoid()
-    if (projectId === null) await insertProject(db, { id, zone, created_at_ms: nowMs, archived_at_ms: null, ...fields })
+    if (projectId === null)
+      await insertProject(db, { id, zone, created_at_ms: nowMs, archived_at_ms: null, ...fields })
     else await updateProject(db, id, fields)
     const gone = existing.filter((row) => !lines.some((line) => line.id === row.id))
     const kept = existing.filter((row) => !gone.includes(row))
     await writeLines(inDeed, id, parsed.value, kept, { ruler, designs })
-    await removeLines(inDeed, gone, (row) => designs.find((one) => one.hash === row.design_hash)?.document.name ?? 'line')
+    await removeLines(
+      inDeed,
+      gone,
+      (row) => designs.find((one) => one.hash === row.design_hash)?.document.name ?? 'line',
+    )
     return { projectId: id }
   })

@@ -1,6 +1,6 @@
 import { listProjects } from '@/data/repositories/projects'
 import { openRuns, type RunSummary } from '@/data/repositories/runs'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 import { readProjects, type ProjectView } from './project'
 
 export interface BenchView {

@@ -1,7 +1,7 @@
 import type { DesignDocument } from '@/core/design'
 import { designsByHash, newestDesigns, type StoredDesign } from '@/data/repositories/designs'
 import { readDesignDocument } from '@/schema/design-document'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 
 export interface PinnedDesign {
   readonly hash: string
@@ -24,7 +24,10 @@ export async function readLibrary({ db }: FlowContext): Promise<readonly PinnedD
 }
 
 /** Designs by version. */
-export async function readDesigns({ db }: FlowContext, hashes: readonly string[]): Promise<ReadonlyMap<string, DesignDocument>> {
+export async function readDesigns(
+  { db }: FlowContext,
+  hashes: readonly string[],
+): Promise<ReadonlyMap<string, DesignDocument>> {
   const stored = await designsByHash(db, [...new Set(hashes)])
   return new Map(stored.map(pinned).map(({ hash, document }) => [hash, document]))
 }

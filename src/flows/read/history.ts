@@ -2,7 +2,7 @@ import { NO_HISTORY, updateRejectRate, type RejectRate } from '@/core/batch'
 import type { DesignDocument, Family } from '@/core/design'
 import { paceFrom, type Pace } from '@/core/time'
 import { rejectsByFamily, timeByDesign } from '@/data/repositories/history'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 
 /** What the log has taught: reject rates by family, pace by design. */
 export interface History {

@@ -1,9 +1,14 @@
 import { LIBRARY, type Family } from '@/core/design'
 import { meanRejectRate } from '@/core/batch'
-import { foldedByGrade, spoiledByReason, type GradeCount, type ReasonCount } from '@/data/repositories/history'
+import {
+  foldedByGrade,
+  spoiledByReason,
+  type GradeCount,
+  type ReasonCount,
+} from '@/data/repositories/history'
 import { listRuns, unitsOfProject, unitsOfRun, type RunSummary } from '@/data/repositories/runs'
 import type { RunUnitRow } from '@/data/tables'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 import { readHistory } from './history'
 
 const RUNS_SHOWN = 100

@@ -4,7 +4,7 @@ import { mmFromUm } from '@/core/units'
 import { findPaper, listPapers } from '@/data/repositories/papers'
 import { stockOf, type StockLine } from '@/data/repositories/stock'
 import type { PaperRow } from '@/data/tables'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 
 /** A paper as pages show it; plain, so that it can go to the browser. */
 export interface PaperView {

@@ -46,7 +46,11 @@ export interface LineView {
   readonly rate: RejectRate
   readonly secondsPerPiece: number
   readonly papers: readonly LinePaperView[]
-  readonly proof: { readonly status: 'none' | ProofRow['status']; readonly measuredMm: number | null; readonly axis: string | null }
+  readonly proof: {
+    readonly status: 'none' | ProofRow['status']
+    readonly measuredMm: number | null
+    readonly axis: string | null
+  }
 }
 
 /** Everything the lines of one project are worked out from. */
@@ -110,13 +114,26 @@ function paperProgress(sources: LineSources, line: BriefLineRow, paperId: string
   const usableUnits = sum(runs, (run) => run.usable)
   const spoiledUnits = sum(runs, (run) => run.spoiled)
   const cutUnits = sum(
-    sources.cuts.filter((cut) => cut.line_id === line.id && cut.paper_id === paperId && cut.piece_um === line.sheet_um),
+    sources.cuts.filter(
+      (cut) => cut.line_id === line.id && cut.paper_id === paperId && cut.piece_um === line.sheet_um,
+    ),
     (cut) => cut.pieces,
   )
-  return { usableUnits, spoiledUnits, cutUnits, waitingUnits: Math.max(0, cutUnits - usableUnits - spoiledUnits) }
+  return {
+    usableUnits,
+    spoiledUnits,
+    cutUnits,
+    waitingUnits: Math.max(0, cutUnits - usableUnits - spoiledUnits),
+  }
 }
 
-function linePapers(sources: LineSources, line: BriefLineRow, unitsPerPiece: number, rate: RejectRate, drawer: Drawer) {
+function linePapers(
+  sources: LineSources,
+  line: BriefLineRow,
+  unitsPerPiece: number,
+  rate: RejectRate,
+  drawer: Drawer,
+) {
   const rows = sources.linePapers.filter((row) => row.line_id === line.id)
   const progress = rows.map((row) => paperProgress(sources, line, row.paper_id))
   // Spares are for what is still to be folded: those already folded carry no more risk.

@@ -1,4 +1,12 @@
-import { joinable, nextDeed, stationsOf, type NextDeed, type ProjectFacts, type Station, type StationKey } from '@/core/plan'
+import {
+  joinable,
+  nextDeed,
+  stationsOf,
+  type NextDeed,
+  type ProjectFacts,
+  type Station,
+  type StationKey,
+} from '@/core/plan'
 import { cutsOfProject, proofsOf } from '@/data/repositories/cuts'
 import { deliveryOf, joinedByLine } from '@/data/repositories/joins'
 import { papersById } from '@/data/repositories/papers'
@@ -6,7 +14,7 @@ import { findProject, linePapersOf, linesOf } from '@/data/repositories/projects
 import { runsOfProject, type RunSummary } from '@/data/repositories/runs'
 import { stockOf } from '@/data/repositories/stock'
 import type { CutRow, DeliveryRow, ProjectRow } from '@/data/tables'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 import { readDesigns } from './designs'
 import { readHistory } from './history'
 import { paperView, sheetView, type PaperView, type SheetView } from './papers'
@@ -67,7 +75,8 @@ function factsOf(
 ): ProjectFacts {
   const papers = lines.flatMap((line) => line.papers)
   const missing = papers.map((row) => row.missingSheets)
-  const needsProof = (line: LineView) => foldedUnits(line) === 0 && line.papers.every((row) => row.cutUnits === 0)
+  const needsProof = (line: LineView) =>
+    foldedUnits(line) === 0 && line.papers.every((row) => row.cutUnits === 0)
   return {
     lines: lines.length,
     units: sum(lines, (line) => line.units),
@@ -94,7 +103,8 @@ async function viewOf(context: FlowContext, project: ProjectRow): Promise<Projec
   const lineIds = lines.map((line) => line.id)
   const linePapers = await linePapersOf(db, lineIds)
   const paperIds = [...new Set(linePapers.map((row) => row.paper_id))]
-  const papers = (await papersById(db, paperIds)).map(paperView)
+  const found = (await papersById(db, paperIds)).map(paperView)
+  const papers = paperIds.flatMap((id) => found.find((paper) => paper.id === id) ?? [])
   const stock = await stockOf(db, paperIds)
   const cuts = await cutsOfProject(db, project.id)
   const runs = await runsOfProject(db, project.id)
@@ -147,7 +157,10 @@ export async function readProject(context: FlowContext, id: string): Promise<Pro
 }
 
 /** Several projects at once, in the order given. */
-export async function readProjects(context: FlowContext, rows: readonly ProjectRow[]): Promise<readonly ProjectView[]> {
+export async function readProjects(
+  context: FlowContext,
+  rows: readonly ProjectRow[],
+): Promise<readonly ProjectView[]> {
   const views: ProjectView[] = []
   for (const row of rows) views.push(await viewOf(context, row))
   return views

@@ -1,4 +1,12 @@
-import { mainPart, stagesOf, variantOf, type CreaseStrength, type DesignDocument, type GaugeSettings, type Rigour } from '@/core/design'
+import {
+  mainPart,
+  stagesOf,
+  variantOf,
+  type CreaseStrength,
+  type DesignDocument,
+  type GaugeSettings,
+  type Rigour,
+} from '@/core/design'
 import type { RunEvent, RunPlan, TapGrain, TrayOrder } from '@/core/run'
 import { mmFromUm } from '@/core/units'
 import { papersById } from '@/data/repositories/papers'
@@ -6,7 +14,7 @@ import { findProject } from '@/data/repositories/projects'
 import { eventsOfRun, findRun } from '@/data/repositories/runs'
 import { readEpoch } from '@/data/repositories/settings'
 import type { RunEventRow, RunRow } from '@/data/tables'
-import type { FlowContext } from '../context'
+import type { FlowContext } from '../flow-context'
 import { readDesigns } from './designs'
 import { paperView, type PaperView } from './papers'
 import { gaugesFromText } from './project-lines'
@@ -49,12 +57,17 @@ export interface RunView {
 }
 
 /** The plan a run was started with, from its row and its pinned design. */
-export async function runPlan(context: FlowContext, run: RunRow): Promise<{ plan: RunPlan; steps: readonly SaidStep[] }> {
+export async function runPlan(
+  context: FlowContext,
+  run: RunRow,
+): Promise<{ plan: RunPlan; steps: readonly SaidStep[] }> {
   const design = (await readDesigns(context, [run.design_hash])).get(run.design_hash)
   if (!design) throw new Error(`run ${run.id} pins a design that is not stored`)
   const part = design.parts.find((candidate) => candidate.key === run.part_key) ?? mainPart(design)
   const stages = stagesOf(part, variantOf(design, run.variant_key))
-  const steps = stages.flatMap((stage, index) => stage.steps.map((step) => ({ stage: index, stageName: stage.name, step })))
+  const steps = stages.flatMap((stage, index) =>
+    stage.steps.map((step) => ({ stage: index, stageName: stage.name, step })),
+  )
   return {
     plan: {
       steps: steps.map(({ stage, step }) => ({ stage, repeats: step.repeats })),
@@ -120,7 +133,11 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
 export async function readRunDesign(
   context: FlowContext,
   id: string,
-): Promise<{ readonly run: RunView; readonly design: DesignDocument; readonly gauges: GaugeSettings } | null> {
+): Promise<{
+  readonly run: RunView
+  readonly design: DesignDocument
+  readonly gauges: GaugeSettings
+} | null> {
   const run = await readRun(context, id)
   const row = await findRun(context.db, id)
   const design = row && (await readDesigns(context, [row.design_hash])).get(row.design_hash)

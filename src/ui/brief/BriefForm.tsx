@@ -1,8 +1,8 @@
 'use client'
 
 import { nanoid } from 'nanoid'
-import { useEffect, useState } from 'react'
-import { useFieldArray, useForm } from 'react-hook-form'
+import { useState, useSyncExternalStore } from 'react'
+import { useFieldArray, useForm, useWatch } from 'react-hook-form'
 import type { DesignDocument } from '@/core/design'
 import type { DeedResult } from '@/flows/deed'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -28,16 +28,19 @@ const CERTAINTIES = [0.8, 0.9, 0.95, 0.99]
 const unreadableDate = () => document.querySelector<HTMLInputElement>('#dueOn')?.validity.badInput === true
 
 export function BriefForm({ initial, designs, papers, preferences, save, deed }: BriefFormProps) {
-  const { register, control, handleSubmit, watch, setValue } = useForm<BriefValues>({ defaultValues: initial })
+  const { register, control, handleSubmit, getValues, setValue } = useForm<BriefValues>({
+    defaultValues: initial,
+  })
   const lines = useFieldArray({ control, name: 'lines', keyName: 'key' })
   const [badDate, setBadDate] = useState(false)
   const { fields, message, pending, submit } = useSubmit(save, ({ projectId }, router) =>
     router.push(`/projects/${projectId}/paper`),
   )
-  const dueOn = watch('dueOn')
+  const dueOn = useWatch({ control, name: 'dueOn' })
   const days = /^\d{4}-\d{2}-\d{2}$/.test(dueOn) ? daysUntil(dueOn, preferences) : null
   const [firstDesign] = designs
-  const addLine = () => firstDesign && lines.append(newLine(`new-${nanoid(8)}`, firstDesign, papers, preferences))
+  const addLine = () =>
+    firstDesign && lines.append(newLine(`new-${nanoid(8)}`, firstDesign, papers, preferences))
   const ready = useHydrated()
   const onSubmit = handleSubmit((values) => {
     const bad = unreadableDate()
@@ -57,11 +60,22 @@ export function BriefForm({ initial, designs, papers, preferences, save, deed }:
           id="dueOn"
           label="By when"
           error={dateError}
-          hint={days === null ? 'Can stay open.' : days < 0 ? `This day has passed: ${formatDaysLeft(days)}. That is allowed.` : `${formatDaysLeft(days)}.`}
+          hint={
+            days === null
+              ? 'Can stay open.'
+              : days < 0
+                ? `This day has passed: ${formatDaysLeft(days)}. That is allowed.`
+                : `${formatDaysLeft(days)}.`
+          }
         >
           {(aria) => <input {...aria} {...register('dueOn')} type="date" className="input w-full" />}
         </Field>
-        <Field id="certainty" label="Spares" error={fields['certainty']} hint="How sure that enough are good.">
+        <Field
+          id="certainty"
+          label="Spares"
+          error={fields['certainty']}
+          hint="How sure that enough are good."
+        >
           {(aria) => (
             <select {...aria} {...register('certainty')} className="select w-full">
               {CERTAINTIES.map((certainty) => (
@@ -81,7 +95,6 @@ export function BriefForm({ initial, designs, papers, preferences, save, deed }:
           control={control}
           register={register}
           setValue={setValue}
-          watch={watch}
           designs={designs}
           papers={papers}
           preferences={preferences}
@@ -109,18 +122,21 @@ export function BriefForm({ initial, designs, papers, preferences, save, deed }:
 
   /** What was glued to a line that goes stands on its own again. */
   function removeLine(index: number) {
-    const gone = watch(`lines.${index}.id`)
-    watch('lines').forEach((line, at) => {
+    const gone = getValues(`lines.${index}.id`)
+    getValues('lines').forEach((line, at) => {
       if (line.attachedTo === gone) setValue(`lines.${at}.attachedTo`, '')
     })
     lines.remove(index)
   }
 }
 
-/** True once the page listens. */
-function useHydrated(): boolean {
-  const [hydrated, setHydrated] = useState(false)
-  useEffect(() => setHydrated(true), [])
-  return hydrated
-}
+const never = () => () => undefined
 
+/** True once the page listens: false on the server and until its first work in the browser. */
+function useHydrated(): boolean {
+  return useSyncExternalStore(
+    never,
+    () => true,
+    () => false,
+  )
+}

@@ -1,34 +1,18 @@
 'use client'
 
-import type { Control, UseFormRegister, UseFormSetValue, UseFormWatch } from 'react-hook-form'
-import type { DesignDocument } from '@/core/design'
-import type { DrawerPaper } from '@/flows/read/papers'
-import type { FieldErrors } from '@/schema/field-errors'
+import { useWatch } from 'react-hook-form'
 import { Silhouette } from '../design/Silhouette'
 import { Field } from '../forms/Field'
-import type { Preferences } from '../format'
-import { gaugeInputs, type BriefValues } from './form-values'
+import { gaugeInputs } from './form-values'
+import type { LineFieldsProps } from './line-props'
 import { LinePapers } from './LinePapers'
 import { previewLine } from './line-preview'
 
-export interface LineFieldsProps {
-  readonly index: number
-  readonly control: Control<BriefValues>
-  readonly register: UseFormRegister<BriefValues>
-  readonly setValue: UseFormSetValue<BriefValues>
-  readonly watch: UseFormWatch<BriefValues>
-  readonly designs: readonly DesignDocument[]
-  readonly papers: readonly DrawerPaper[]
-  readonly preferences: Preferences
-  readonly errors: FieldErrors
-  readonly remove: () => void
-}
-
 /** One line of a brief: a design, how many, how big, in which papers. */
 export function LineFields(props: LineFieldsProps) {
-  const { index, register, setValue, watch, designs, papers, preferences, errors, remove } = props
+  const { index, control, register, setValue, designs, papers, preferences, errors, remove } = props
   const at = `lines.${index}` as const
-  const line = watch(at)
+  const line = useWatch({ control, name: at })
   const design = designs.find((candidate) => candidate.id === line.designId)
   const variant = design?.variants.find((candidate) => candidate.key === line.variantKey)
   const preview = design ? previewLine(line, design, papers, preferences) : null
@@ -58,7 +42,12 @@ export function LineFields(props: LineFieldsProps) {
               className="h-28 w-full"
             />
           ) : null}
-          <button type="button" className="btn btn-ghost btn-sm" onClick={remove} aria-label={`Remove line ${index + 1}`}>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm"
+            onClick={remove}
+            aria-label={`Remove line ${index + 1}`}
+          >
             Remove
           </button>
         </div>
@@ -68,7 +57,9 @@ export function LineFields(props: LineFieldsProps) {
               {(aria) => (
                 <select
                   {...aria}
-                  {...register(`${at}.designId`, { onChange: (event: { target: { value: string } }) => chooseDesign(event.target.value) })}
+                  {...register(`${at}.designId`, {
+                    onChange: (event: { target: { value: string } }) => chooseDesign(event.target.value),
+                  })}
                   className="select w-full"
                 >
                   {designs.map((one) => (
@@ -115,25 +106,47 @@ export function LineFields(props: LineFieldsProps) {
                 )}
               </Field>
             ) : (
-              <p className="second self-center text-sm">side of the {design?.parts[0]?.perSquare === 4 ? 'quarter square' : 'square'} that is folded</p>
+              <p className="second self-center text-sm">
+                side of the {design?.parts[0]?.perSquare === 4 ? 'quarter square' : 'square'} that is folded
+              </p>
             )}
             <Field id={`${at}.size`} label={`Size (${unitHint})`} error={error('size')}>
               {(aria) => (
-                <input {...aria} {...register(`${at}.size`)} inputMode="text" autoComplete="off" className="input w-full" />
+                <input
+                  {...aria}
+                  {...register(`${at}.size`)}
+                  inputMode="text"
+                  autoComplete="off"
+                  className="input w-full"
+                />
               )}
             </Field>
             <div className="flex gap-4">
               {design?.gauges.map((gauge) => (
-                <Field key={gauge.key} id={`${at}.gauges.${gauge.key}`} label={`${gauge.name} (${unitHint})`} error={error(`gauges.${gauge.key}`)}>
+                <Field
+                  key={gauge.key}
+                  id={`${at}.gauges.${gauge.key}`}
+                  label={`${gauge.name} (${unitHint})`}
+                  error={error(`gauges.${gauge.key}`)}
+                >
                   {(aria) => (
-                    <input {...aria} {...register(`${at}.gauges.${gauge.key}`)} autoComplete="off" className="input w-full" />
+                    <input
+                      {...aria}
+                      {...register(`${at}.gauges.${gauge.key}`)}
+                      autoComplete="off"
+                      className="input w-full"
+                    />
                   )}
                 </Field>
               ))}
             </div>
           </div>
           <p className="min-h-6" aria-live="polite">
-            {preview === null ? <span className="second">The other size follows from the one you give.</span> : preview.text}
+            {preview === null ? (
+              <span className="second">The other size follows from the one you give.</span>
+            ) : (
+              preview.text
+            )}
             {preview?.rounding ? <span className="second"> {preview.rounding}</span> : null}
           </p>
           <LinePapers {...props} />
@@ -143,34 +156,60 @@ export function LineFields(props: LineFieldsProps) {
   )
 }
 
-function HowMany({ index, register, watch, errors }: LineFieldsProps) {
+function HowMany({ index, control, register, errors }: LineFieldsProps) {
   const at = `lines.${index}` as const
-  const attached = watch(`${at}.attachedTo`) !== ''
+  const attached = useWatch({ control, name: `${at}.attachedTo` }) !== ''
   return attached ? (
     <Field id={`${at}.perPiece`} label="How many on each" error={errors[`${at}.perPiece`]}>
-      {(aria) => <input {...aria} {...register(`${at}.perPiece`)} inputMode="numeric" autoComplete="off" className="input w-full" />}
+      {(aria) => (
+        <input
+          {...aria}
+          {...register(`${at}.perPiece`)}
+          inputMode="numeric"
+          autoComplete="off"
+          className="input w-full"
+        />
+      )}
     </Field>
   ) : (
     <Field id={`${at}.pieces`} label="How many" error={errors[`${at}.pieces`]}>
-      {(aria) => <input {...aria} {...register(`${at}.pieces`)} inputMode="numeric" autoComplete="off" className="input w-full" />}
+      {(aria) => (
+        <input
+          {...aria}
+          {...register(`${at}.pieces`)}
+          inputMode="numeric"
+          autoComplete="off"
+          className="input w-full"
+        />
+      )}
     </Field>
   )
 }
 
-function AttachedTo({ index, register, watch, designs, errors }: LineFieldsProps) {
+function AttachedTo({ index, control, register, designs, errors }: LineFieldsProps) {
   const at = `lines.${index}` as const
-  const lines = watch('lines')
+  const lines = useWatch({ control, name: 'lines' })
   const own = lines[index]
   const carriesOthers = lines.some((line) => line.attachedTo === own?.id)
-  const hosts = carriesOthers ? [] : lines.flatMap((line, position) => (position === index || line.attachedTo !== '' ? [] : [{ line, position }]))
+  const hosts = carriesOthers
+    ? []
+    : lines.flatMap((line, position) =>
+        position === index || line.attachedTo !== '' ? [] : [{ line, position }],
+      )
   return (
     <Field id={`${at}.attachedTo`} label="Goes" error={errors[`${at}.attachedTo`]}>
       {(aria) => (
-        <select {...aria} {...register(`${at}.attachedTo`)} className="select w-full" disabled={hosts.length === 0}>
+        <select
+          {...aria}
+          {...register(`${at}.attachedTo`)}
+          className="select w-full"
+          disabled={hosts.length === 0}
+        >
           <option value="">on its own</option>
           {hosts.map(({ line, position }) => (
             <option key={line.id} value={line.id}>
-              glued to line {position + 1}, {designs.find((one) => one.id === line.designId)?.name.toLowerCase()}
+              glued to line {position + 1},{' '}
+              {designs.find((one) => one.id === line.designId)?.name.toLowerCase()}
             </option>
           ))}
         </select>

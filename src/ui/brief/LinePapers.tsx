@@ -1,12 +1,16 @@
 'use client'
 
-import { useFieldArray } from 'react-hook-form'
+import { useFieldArray, useWatch } from 'react-hook-form'
 import { Swatch } from '../paper/Swatch'
 import { Field, FieldError } from '../forms/Field'
-import type { LineFieldsProps } from './LineFields'
+import type { LineFieldsProps } from './line-props'
 
 /** Pieces a line has in all, as far as its text can be read. */
-function wantedPieces(values: { pieces: string; perPiece: string; hostPieces: string | null }): number | null {
+function wantedPieces(values: {
+  pieces: string
+  perPiece: string
+  hostPieces: string | null
+}): number | null {
   const count = (text: string) => (/^\s*\d{1,6}\s*$/.test(text) ? Number(text) : null)
   if (values.hostPieces === null) return count(values.pieces)
   const [each, host] = [count(values.perPiece), count(values.hostPieces)]
@@ -18,17 +22,19 @@ export const evenShares = (total: number, count: number): readonly number[] =>
   Array.from({ length: count }, (_, index) => Math.floor(total / count) + (index < total % count ? 1 : 0))
 
 /** The papers of a line and how many pieces in each. */
-export function LinePapers({ index, control, register, setValue, watch, papers, errors }: LineFieldsProps) {
+export function LinePapers({ index, control, register, setValue, papers, errors }: LineFieldsProps) {
   const at = `lines.${index}` as const
   const rows = useFieldArray({ control, name: `${at}.papers`, keyName: 'key' })
-  const line = watch(at)
-  const host = watch('lines').find((other) => other.id === line.attachedTo)
+  const line = useWatch({ control, name: at })
+  const host = useWatch({ control, name: 'lines' }).find((other) => other.id === line.attachedTo)
   const wanted = wantedPieces({ ...line, hostPieces: line.attachedTo === '' ? null : (host?.pieces ?? '') })
   const given = line.papers.reduce((sum, row) => sum + (Number(row.pieces) || 0), 0)
   const free = papers.find((paper) => !line.papers.some((row) => row.paperId === paper.id))
   const share = () => {
     if (wanted === null) return
-    evenShares(wanted, line.papers.length).forEach((pieces, row) => setValue(`${at}.papers.${row}.pieces`, String(pieces)))
+    evenShares(wanted, line.papers.length).forEach((pieces, row) =>
+      setValue(`${at}.papers.${row}.pieces`, String(pieces)),
+    )
   }
   return (
     <div role="group" aria-label={`Papers of line ${index + 1}`} aria-describedby={`${at}.papers-error`}>
@@ -38,7 +44,9 @@ export function LinePapers({ index, control, register, setValue, watch, papers, 
           const base = `${at}.papers.${position}` as const
           return (
             <div key={row.key} className="flex items-end gap-2 border hairline bg-base-200 p-3">
-              {paper ? <Swatch front={paper.frontColour} back={paper.backColour} className="mb-2 h-6 w-9" /> : null}
+              {paper ? (
+                <Swatch front={paper.frontColour} back={paper.backColour} className="mb-2 h-6 w-9" />
+              ) : null}
               <Field id={`${base}.paperId`} label="Paper" error={errors[`${base}.paperId`]}>
                 {(aria) => (
                   <select {...aria} {...register(`${base}.paperId`)} className="select w-40">
@@ -51,10 +59,23 @@ export function LinePapers({ index, control, register, setValue, watch, papers, 
                 )}
               </Field>
               <Field id={`${base}.pieces`} label="Pieces" error={errors[`${base}.pieces`]}>
-                {(aria) => <input {...aria} {...register(`${base}.pieces`)} inputMode="numeric" autoComplete="off" className="input w-20" />}
+                {(aria) => (
+                  <input
+                    {...aria}
+                    {...register(`${base}.pieces`)}
+                    inputMode="numeric"
+                    autoComplete="off"
+                    className="input w-20"
+                  />
+                )}
               </Field>
               {rows.fields.length > 1 ? (
-                <button type="button" className="btn btn-ghost btn-square" onClick={() => rows.remove(position)} aria-label={`Take ${paper?.name ?? 'this paper'} off line ${index + 1}`}>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-square"
+                  onClick={() => rows.remove(position)}
+                  aria-label={`Take ${paper?.name ?? 'this paper'} off line ${index + 1}`}
+                >
                   <span aria-hidden>×</span>
                 </button>
               ) : null}
@@ -75,8 +96,15 @@ export function LinePapers({ index, control, register, setValue, watch, papers, 
           </button>
         </div>
       </div>
-      <p className={`mt-2 text-sm ${wanted !== null && given !== wanted ? 'font-semibold' : 'second'}`} aria-live="polite">
-        {wanted === null ? '' : given === wanted ? `All ${wanted} pieces have a paper.` : `${given} of ${wanted} pieces have a paper.`}
+      <p
+        className={`mt-2 text-sm ${wanted !== null && given !== wanted ? 'font-semibold' : 'second'}`}
+        aria-live="polite"
+      >
+        {wanted === null
+          ? ''
+          : given === wanted
+            ? `All ${wanted} pieces have a paper.`
+            : `${given} of ${wanted} pieces have a paper.`}
       </p>
       <FieldError id={`${at}.papers`} error={errors[`${at}.papers`]} />
     </div>

@@ -28,7 +28,9 @@ export interface BriefValues {
 
 /** Gauges of a design as a form starts with them. */
 export const gaugeInputs = (design: DesignDocument, preferences: Preferences): Record<string, string> =>
-  Object.fromEntries(Object.entries(defaultGauges(design)).map(([key, mm]) => [key, lengthInput(mm, preferences)]))
+  Object.fromEntries(
+    Object.entries(defaultGauges(design)).map(([key, mm]) => [key, lengthInput(mm, preferences)]),
+  )
 
 /** A fresh line of a design, in the first paper of the drawer. */
 export function newLine(
@@ -66,10 +68,15 @@ export const briefValues = (project: ProjectView, preferences: Preferences): Bri
     sizing: line.sizing,
     axis: line.axis ?? '',
     size: lengthInput(line.askedMm, preferences),
-    gauges: Object.fromEntries(Object.entries(line.gauges).map(([key, mm]) => [key, lengthInput(mm, preferences)])),
+    gauges: Object.fromEntries(
+      Object.entries(line.gauges).map(([key, mm]) => [key, lengthInput(mm, preferences)]),
+    ),
     pieces: String(line.pieces),
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece === null ? '' : String(line.perPiece),
-    papers: line.papers.map((row) => ({ paperId: row.paper.id, pieces: String((row.goodUnits * line.pieces) / line.units) })),
+    papers: line.papers.map((row) => ({
+      paperId: row.paper.id,
+      pieces: String((row.goodUnits * line.pieces) / line.units),
+    })),
   })),
 })

@@ -39,7 +39,8 @@ export function JustFold({ design, papers, preferences, hand, start }: JustFoldP
     hand,
   })
   const { fields, message, pending, submit } = useSubmit(start, toRun)
-  const set = (key: keyof LooseRun) => (event: { target: { value: string } }) => setRun({ ...run, [key]: event.target.value })
+  const set = (key: keyof LooseRun) => (event: { target: { value: string } }) =>
+    setRun({ ...run, [key]: event.target.value })
   return (
     <form
       className="flex flex-col gap-4"
@@ -74,7 +75,15 @@ export function JustFold({ design, papers, preferences, hand, start }: JustFoldP
           )}
         </Field>
         <Field id="loose-size" label={`Sheet (${preferences.unit})`} error={fields['size']}>
-          {(aria) => <input {...aria} className="input w-28" autoComplete="off" value={run.size} onChange={set('size')} />}
+          {(aria) => (
+            <input
+              {...aria}
+              className="input w-28"
+              autoComplete="off"
+              value={run.size}
+              onChange={set('size')}
+            />
+          )}
         </Field>
       </div>
       <HowFields id="loose" how={run} change={(how) => setRun({ ...run, ...how })} fields={fields} />

@@ -10,7 +10,14 @@ interface SilhouetteProps {
 }
 
 /** The finished outline, computed for this sheet and these gauges, in a paper's colour. */
-export function Silhouette({ design, variantKey, sheetMm, gauges, colour, className = 'h-40 w-full' }: SilhouetteProps) {
+export function Silhouette({
+  design,
+  variantKey,
+  sheetMm,
+  gauges,
+  colour,
+  className = 'h-40 w-full',
+}: SilhouetteProps) {
   const points = outlineMm(design, variantOf(design, variantKey), sheetMm, gauges)
   const xs = points.map((point) => point.x)
   const ys = points.map((point) => -point.y)

@@ -1,7 +1,14 @@
 'use client'
 
 import { useState } from 'react'
-import { defaultGauges, finishedSizes, sheetForFinished, variantOf, type DesignDocument, type FinishedSize } from '@/core/design'
+import {
+  defaultGauges,
+  finishedSizes,
+  sheetForFinished,
+  variantOf,
+  type DesignDocument,
+  type FinishedSize,
+} from '@/core/design'
 import { CoreError } from '@/core/errors'
 import { parseLength } from '@/core/units'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -15,12 +22,18 @@ interface SizeDialProps {
   readonly preferences: Preferences
 }
 
-type Dial = { readonly sheetMm: number; readonly sizes: readonly FinishedSize[] } | { readonly problem: string }
+type Dial =
+  { readonly sheetMm: number; readonly sizes: readonly FinishedSize[] } | { readonly problem: string }
 
 /** Reads what is typed as the sheet, or as the finished size along an axis, and works out the other. */
 function turnDial(
   { design, preferences }: Omit<SizeDialProps, 'papers'>,
-  typed: { readonly variantKey: string; readonly given: string; readonly text: string; readonly gauges: Readonly<Record<string, string>> },
+  typed: {
+    readonly variantKey: string
+    readonly given: string
+    readonly text: string
+    readonly gauges: Readonly<Record<string, string>>
+  },
 ): Dial {
   const size = parseLength(typed.text, preferences.unit)
   if (!size.ok || size.mm <= 0) return { problem: 'Enter a length above zero.' }
@@ -32,7 +45,8 @@ function turnDial(
   }
   try {
     const variant = variantOf(design, typed.variantKey)
-    const sheetMm = typed.given === 'sheet' ? size.mm : sheetForFinished(design, variant, typed.given, size.mm, gauges)
+    const sheetMm =
+      typed.given === 'sheet' ? size.mm : sheetForFinished(design, variant, typed.given, size.mm, gauges)
     return { sheetMm, sizes: finishedSizes(design, variant, sheetMm, gauges) }
   } catch (error) {
     if (!(error instanceof CoreError)) throw error
@@ -53,7 +67,9 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
   const [given, setGiven] = useState('sheet')
   const [text, setText] = useState(lengthInput(150, preferences))
   const [gauges, setGauges] = useState<Record<string, string>>(
-    Object.fromEntries(Object.entries(defaultGauges(design)).map(([key, mm]) => [key, lengthInput(mm, preferences)])),
+    Object.fromEntries(
+      Object.entries(defaultGauges(design)).map(([key, mm]) => [key, lengthInput(mm, preferences)]),
+    ),
   )
   const [paperId, setPaperId] = useState(papers[0]?.id ?? '')
   const variant = design.variants.find((one) => one.key === variantKey) ?? first
@@ -67,7 +83,9 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
           design={design}
           variantKey={variant.key}
           sheetMm={dial.sheetMm}
-          gauges={Object.fromEntries(Object.entries(gauges).map(([key, value]) => [key, lengthOf(value, preferences)]))}
+          gauges={Object.fromEntries(
+            Object.entries(gauges).map(([key, value]) => [key, lengthOf(value, preferences)]),
+          )}
           colour={paper?.frontColour ?? '#7f9563'}
           className="h-56 w-full"
         />
@@ -77,7 +95,12 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
       <div className="grid gap-4 tablet:grid-cols-2">
         <Field id="dial-variant" label="Variant">
           {(aria) => (
-            <select {...aria} className="select w-full" value={variantKey} onChange={(event) => setVariantKey(event.target.value)}>
+            <select
+              {...aria}
+              className="select w-full"
+              value={variantKey}
+              onChange={(event) => setVariantKey(event.target.value)}
+            >
               {design.variants.map((one) => (
                 <option key={one.key} value={one.key}>
                   {one.name}
@@ -88,7 +111,12 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
         </Field>
         <Field id="dial-paper" label="Paper">
           {(aria) => (
-            <select {...aria} className="select w-full" value={paperId} onChange={(event) => setPaperId(event.target.value)}>
+            <select
+              {...aria}
+              className="select w-full"
+              value={paperId}
+              onChange={(event) => setPaperId(event.target.value)}
+            >
               {papers.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.name}
@@ -99,7 +127,12 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
         </Field>
         <Field id="dial-given" label="I give the">
           {(aria) => (
-            <select {...aria} className="select w-full" value={given} onChange={(event) => setGiven(event.target.value)}>
+            <select
+              {...aria}
+              className="select w-full"
+              value={given}
+              onChange={(event) => setGiven(event.target.value)}
+            >
               <option value="sheet">side of the sheet</option>
               {variant?.sizes.map((size) => (
                 <option key={size.axis} value={size.axis}>
@@ -110,10 +143,23 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
           )}
         </Field>
         <Field id="dial-size" label={`Size (${preferences.unit})`} error={problem}>
-          {(aria) => <input {...aria} className="input w-full" autoComplete="off" value={text} onChange={(event) => setText(event.target.value)} />}
+          {(aria) => (
+            <input
+              {...aria}
+              className="input w-full"
+              autoComplete="off"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+            />
+          )}
         </Field>
         {design.gauges.map((gauge) => (
-          <Field key={gauge.key} id={`dial-${gauge.key}`} label={`${gauge.name} (${preferences.unit})`} hint={gauge.explains}>
+          <Field
+            key={gauge.key}
+            id={`dial-${gauge.key}`}
+            label={`${gauge.name} (${preferences.unit})`}
+            hint={gauge.explains}
+          >
             {(aria) => (
               <input
                 {...aria}
@@ -130,12 +176,21 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
         <dl className="border-t hairline pt-4" aria-live="polite">
           <div className="grid grid-cols-[1fr_auto] gap-2 py-1">
             <dt>side of the sheet</dt>
-            <dd className="figure text-xl">{formatExact(Math.round(dial.sheetMm * 100) / 100, preferences)}</dd>
+            <dd className="figure text-xl">
+              {formatExact(Math.round(dial.sheetMm * 100) / 100, preferences)}
+            </dd>
           </div>
           {dial.sizes.map((size) => (
-            <SizeRow key={size.axis} size={size} derivation={variant?.sizes.find((one) => one.axis === size.axis)?.derivation ?? ''} preferences={preferences} />
+            <SizeRow
+              key={size.axis}
+              size={size}
+              derivation={variant?.sizes.find((one) => one.axis === size.axis)?.derivation ?? ''}
+              preferences={preferences}
+            />
           ))}
-          {variant?.shaping === undefined ? null : <p className="note mt-3 text-sm">Estimated after shaping: {variant.shaping}</p>}
+          {variant?.shaping === undefined ? null : (
+            <p className="note mt-3 text-sm">Estimated after shaping: {variant.shaping}</p>
+          )}
         </dl>
       )}
     </div>
@@ -147,7 +202,15 @@ const lengthOf = (text: string, { unit }: Preferences): number => {
   return parsed.ok ? parsed.mm : 0
 }
 
-function SizeRow({ size, derivation, preferences }: { readonly size: FinishedSize; readonly derivation: string; readonly preferences: Preferences }) {
+function SizeRow({
+  size,
+  derivation,
+  preferences,
+}: {
+  readonly size: FinishedSize
+  readonly derivation: string
+  readonly preferences: Preferences
+}) {
   const ranged = size.highestMm - size.lowestMm > 0.01
   return (
     <div className="grid grid-cols-[1fr_auto] gap-2 py-1">
@@ -157,7 +220,9 @@ function SizeRow({ size, derivation, preferences }: { readonly size: FinishedSiz
         <details>
           <summary className="cursor-pointer">How it is got</summary>
           {derivation}
-          {ranged ? ` Over the whole gauge: ${formatLength(size.lowestMm, preferences)} to ${formatLength(size.highestMm, preferences)}.` : ''}
+          {ranged
+            ? ` Over the whole gauge: ${formatLength(size.lowestMm, preferences)} to ${formatLength(size.highestMm, preferences)}.`
+            : ''}
         </details>
       </dd>
     </div>

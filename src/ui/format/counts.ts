@@ -7,13 +7,15 @@ export const plural = (count: number, one: string, many = `${one}s`): string =>
 const IRREGULAR: Readonly<Record<string, string>> = { leaf: 'leaves' }
 
 /** A part's or design's noun in the number of `count`. */
-export const countOf = (count: number, noun: string): string => plural(count, noun, IRREGULAR[noun] ?? `${noun}s`)
+export const countOf = (count: number, noun: string): string =>
+  plural(count, noun, IRREGULAR[noun] ?? `${noun}s`)
 
 /** A probability as people say it: `19 in 20`. */
 export function formatCertainty(certainty: number): string {
-  for (const of of [5, 10, 20, 100]) {
-    const count = certainty * of
-    if (Math.abs(count - Math.round(count)) < 1e-9 && Math.round(count) < of) return `${Math.round(count)} in ${of}`
+  for (const total of [5, 10, 20, 100]) {
+    const count = certainty * total
+    if (Math.abs(count - Math.round(count)) < 1e-9 && Math.round(count) < total)
+      return `${Math.round(count)} in ${total}`
   }
   return `${Math.round(certainty * 1000)} in 1000`
 }
@@ -23,7 +25,10 @@ export const formatShare = (share: number, locale: string): string =>
   `${new Intl.NumberFormat(locale, { maximumFractionDigits: 1 }).format(share * 100)} in 100`
 
 /** Money from minor units. */
-export function formatMoney(minor: number, { currency, locale }: Pick<Preferences, 'currency' | 'locale'>): string {
+export function formatMoney(
+  minor: number,
+  { currency, locale }: Pick<Preferences, 'currency' | 'locale'>,
+): string {
   const format = new Intl.NumberFormat(locale, { style: 'currency', currency })
   return format.format(minor / 10 ** (format.resolvedOptions().maximumFractionDigits ?? 2))
 }

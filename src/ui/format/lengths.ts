@@ -46,5 +46,7 @@ export function formatSheet(widthMm: number, heightMm: number, preferences: Leng
 export function lengthInput(mm: number, { unit }: Pick<Preferences, 'unit'>): string {
   if (unit === 'cm') return String(Math.round(mm * 1000) / 10_000)
   const reading = nearestInchFraction(mm, 32)
-  return Math.abs(reading.errorMm) < 0.001 ? inchText(reading).replace(' in', '') : `${Math.round(mm * 1000) / 1000} mm`
+  return Math.abs(reading.errorMm) < 0.001
+    ? inchText(reading).replace(' in', '')
+    : `${Math.round(mm * 1000) / 1000} mm`
 }

@@ -8,10 +8,11 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   NOT_FOUND: () => 'This is no longer there. Load the page again.',
   LINE_IN_USE: ({ line, cuts = 0, runs = 0 }) =>
     `${line} already has ${cuts} cuts and ${runs} runs, so its line stays. Set its count lower instead.`,
-  PAPER_IN_USE: ({ paper, project }) => `${project} plans with ${paper}. Change its brief first, or put the project away.`,
-  NAME_TAKEN: ({ name }) => `There is one called ${name} already. Choose another name.`,
+  PAPER_IN_USE: ({ paper, project }) =>
+    `${project} plans with ${paper}. Change its brief first, or put the project away.`,
   NOT_ENOUGH_STOCK: () => 'There are not enough sheets of this size in the drawer. Count them, or add more.',
-  PLAN_CHANGED: () => 'The plan has changed since this page was shown. Look at it again and tick off the new layout.',
+  PLAN_CHANGED: () =>
+    'The plan has changed since this page was shown. Look at it again and tick off the new layout.',
   CUT_IN_USE: ({ waiting = 0, pieces = 0 }) =>
     pieces === 0
       ? 'An offcut of this cut is already used, so it cannot be taken back.'
@@ -19,7 +20,6 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   NOTHING_TO_JOIN: ({ joined = 0 }) => `All that is folded is joined: ${joined}. Fold more first.`,
   NOTHING_JOINED: () => 'Nothing is joined yet.',
   PROOF_MISSING: () => 'Cut and fold the proof piece first.',
-  RUN_ARCHIVED: () => 'This run was put away. Take it out again to go on.',
   ALREADY_HANDED_OVER: () => 'This project is handed over already.',
   BAD_BACKUP: ({ why = '' }) => `${why}`,
   TOO_LARGE: ({ most = '' }) => `This file is larger than ${most}. Nothing was changed.`,
@@ -33,4 +33,5 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
 }
 
 /** A refusal in words. */
-export const refusalWords = ({ code, detail }: Pick<Refusal, 'code' | 'detail'>): string => WORDS[code](detail)
+export const refusalWords = ({ code, detail }: Pick<Refusal, 'code' | 'detail'>): string =>
+  WORDS[code](detail)

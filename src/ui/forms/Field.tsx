@@ -23,7 +23,11 @@ export function Field({ id, label, hint, error, className = '', children }: Fiel
       <label htmlFor={id} className="mb-1 block text-sm font-semibold">
         {label}
       </label>
-      {children({ id, 'aria-invalid': error !== undefined, 'aria-describedby': described === '' ? undefined : described })}
+      {children({
+        id,
+        'aria-invalid': error !== undefined,
+        'aria-describedby': described === '' ? undefined : described,
+      })}
       {hint === undefined ? null : (
         <p id={`${id}-hint`} className="second mt-1 text-sm">
           {hint}

@@ -29,11 +29,23 @@ const OWN_SIZE = 'own'
 export function AddSheets({ paperId, preferences, add }: AddSheetsProps) {
   const sides = (key: string) => {
     const format = SHEET_FORMATS.find((one) => one.key === key)
-    return format ? { width: lengthInput(format.widthMm, preferences), height: lengthInput(format.heightMm, preferences) } : {}
+    return format
+      ? { width: lengthInput(format.widthMm, preferences), height: lengthInput(format.heightMm, preferences) }
+      : {}
   }
   const [format, setFormat] = useState('A4')
-  const [values, setValues] = useState<SheetsValues>({ paperId, width: '', height: '', offcut: false, amount: '', price: '', ...sides('A4') })
-  const { fields, message, pending, submit } = useSubmit(add, () => setValues((now) => ({ ...now, amount: '' })))
+  const [values, setValues] = useState<SheetsValues>({
+    paperId,
+    width: '',
+    height: '',
+    offcut: false,
+    amount: '',
+    price: '',
+    ...sides('A4'),
+  })
+  const { fields, message, pending, submit } = useSubmit(add, () =>
+    setValues((now) => ({ ...now, amount: '' })),
+  )
   const set = (key: keyof SheetsValues) => (event: { target: { value: string } }) => {
     setValues({ ...values, [key]: event.target.value })
     if (key === 'width' || key === 'height') setFormat(OWN_SIZE)
@@ -70,19 +82,57 @@ export function AddSheets({ paperId, preferences, add }: AddSheetsProps) {
           )}
         </Field>
         <Field id="amount" label="How many sheets" error={fields['amount']}>
-          {(aria) => <input {...aria} className="input w-full" inputMode="numeric" autoComplete="off" value={values.amount} onChange={set('amount')} />}
+          {(aria) => (
+            <input
+              {...aria}
+              className="input w-full"
+              inputMode="numeric"
+              autoComplete="off"
+              value={values.amount}
+              onChange={set('amount')}
+            />
+          )}
         </Field>
         <Field id="width" label={`Width (${preferences.unit})`} error={fields['width']}>
-          {(aria) => <input {...aria} className="input w-full" autoComplete="off" value={values.width} onChange={set('width')} />}
+          {(aria) => (
+            <input
+              {...aria}
+              className="input w-full"
+              autoComplete="off"
+              value={values.width}
+              onChange={set('width')}
+            />
+          )}
         </Field>
         <Field id="height" label={`Height (${preferences.unit})`} error={fields['height']}>
-          {(aria) => <input {...aria} className="input w-full" autoComplete="off" value={values.height} onChange={set('height')} />}
+          {(aria) => (
+            <input
+              {...aria}
+              className="input w-full"
+              autoComplete="off"
+              value={values.height}
+              onChange={set('height')}
+            />
+          )}
         </Field>
         <Field id="price" label={`Price a sheet (${preferences.currency})`} error={fields['price']}>
-          {(aria) => <input {...aria} className="input w-full" autoComplete="off" value={values.price} onChange={set('price')} />}
+          {(aria) => (
+            <input
+              {...aria}
+              className="input w-full"
+              autoComplete="off"
+              value={values.price}
+              onChange={set('price')}
+            />
+          )}
         </Field>
         <label className="mt-7 flex items-center gap-2">
-          <input type="checkbox" className="checkbox" checked={values.offcut} onChange={(event) => setValues({ ...values, offcut: event.target.checked })} />
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={values.offcut}
+            onChange={(event) => setValues({ ...values, offcut: event.target.checked })}
+          />
           offcuts
         </label>
       </div>

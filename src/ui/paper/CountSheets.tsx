@@ -28,7 +28,16 @@ export function CountSheets({ stockItemId, amount, what, count }: CountSheetsPro
       }}
     >
       <Field id={`count-${stockItemId}`} label={`Counted, ${what}`} error={fields['amount']}>
-        {(aria) => <input {...aria} className="input w-24" inputMode="numeric" autoComplete="off" value={text} onChange={(event) => setText(event.target.value)} />}
+        {(aria) => (
+          <input
+            {...aria}
+            className="input w-24"
+            inputMode="numeric"
+            autoComplete="off"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
+        )}
       </Field>
       <button className="btn btn-outline" disabled={pending} aria-label={`Set the count of ${what}`}>
         Set

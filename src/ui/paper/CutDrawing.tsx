@@ -18,15 +18,41 @@ export function CutDrawing({ layout, pieceMm, colour, describe }: CutDrawingProp
     y: Math.floor(index / grid.rows) * pieceUm,
     name: index + 1,
   }))
-  const hair = width / 400
+  const hair = width / 240
   return (
-    <svg viewBox={`${-2 * hair} ${-2 * hair} ${width + 4 * hair} ${height + 4 * hair}`} role="img" aria-label={describe} className="w-full">
-      <rect width={width} height={height} fill="var(--color-base-300)" stroke="var(--ink-second)" strokeWidth={hair} />
+    <svg
+      viewBox={`${-2 * hair} ${-2 * hair} ${width + 4 * hair} ${height + 4 * hair}`}
+      role="img"
+      aria-label={describe}
+      className="w-full"
+    >
+      <rect
+        width={width}
+        height={height}
+        fill="var(--color-base-300)"
+        stroke="var(--ink-second)"
+        strokeWidth={hair}
+      />
       {cells.map(({ x, y, name }) => (
         <g key={name}>
-          <rect x={x} y={y} width={pieceUm} height={pieceUm} fill={colour} stroke="var(--color-base-100)" strokeWidth={hair * 1.5} strokeDasharray={`${hair * 7} ${hair * 5}`} />
+          <rect
+            x={x}
+            y={y}
+            width={pieceUm}
+            height={pieceUm}
+            fill={colour}
+            stroke="var(--color-base-100)"
+            strokeWidth={hair * 1.5}
+            strokeDasharray={`${hair * 7} ${hair * 5}`}
+          />
           <circle cx={x + hair * 16} cy={y + hair * 16} r={hair * 11} fill="var(--color-base-100)" />
-          <text x={x + hair * 16} y={y + hair * 21} fontSize={hair * 14} textAnchor="middle" fill="var(--color-base-content)">
+          <text
+            x={x + hair * 16}
+            y={y + hair * 21}
+            fontSize={hair * 14}
+            textAnchor="middle"
+            fill="var(--color-base-content)"
+          >
             {name}
           </text>
         </g>

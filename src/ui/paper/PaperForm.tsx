@@ -27,8 +27,11 @@ interface PaperFormProps {
 /** A paper: what it is called, both faces, and how it feels; numbers can wait. */
 export function PaperForm({ initial, save, deed }: PaperFormProps) {
   const [paper, setPaper] = useState(initial)
-  const { fields, message, pending, submit, last } = useSubmit(save, ({ paperId }, router) => router.push(`/papers/${paperId}`))
-  const set = (key: keyof PaperValues) => (event: { target: { value: string } }) => setPaper({ ...paper, [key]: event.target.value })
+  const { fields, message, pending, submit, last } = useSubmit(save, ({ paperId }, router) =>
+    router.push(`/papers/${paperId}`),
+  )
+  const set = (key: keyof PaperValues) => (event: { target: { value: string } }) =>
+    setPaper({ ...paper, [key]: event.target.value })
   return (
     <form
       noValidate
@@ -42,15 +45,39 @@ export function PaperForm({ initial, save, deed }: PaperFormProps) {
       <div className="flex items-end gap-4">
         <Swatch front={paper.frontColour} back={paper.backColour} className="h-16 w-22" />
         <Field id="name" label="Name" error={fields['name']} className="grow">
-          {(aria) => <input {...aria} className="input w-full" autoComplete="off" value={paper.name} onChange={set('name')} />}
+          {(aria) => (
+            <input
+              {...aria}
+              className="input w-full"
+              autoComplete="off"
+              value={paper.name}
+              onChange={set('name')}
+            />
+          )}
         </Field>
       </div>
       <div className="grid gap-4 tablet:grid-cols-2">
         <Field id="frontColour" label="Colour side" error={fields['frontColour']}>
-          {(aria) => <input {...aria} type="color" className="input w-full p-1" value={paper.frontColour} onChange={set('frontColour')} />}
+          {(aria) => (
+            <input
+              {...aria}
+              type="color"
+              className="input w-full p-1"
+              value={paper.frontColour}
+              onChange={set('frontColour')}
+            />
+          )}
         </Field>
         <Field id="backColour" label="Other side" error={fields['backColour']}>
-          {(aria) => <input {...aria} type="color" className="input w-full p-1" value={paper.backColour} onChange={set('backColour')} />}
+          {(aria) => (
+            <input
+              {...aria}
+              type="color"
+              className="input w-full p-1"
+              value={paper.backColour}
+              onChange={set('backColour')}
+            />
+          )}
         </Field>
         <Field id="feel" label="How it feels" error={fields['feel']}>
           {(aria) => (
@@ -65,15 +92,39 @@ export function PaperForm({ initial, save, deed }: PaperFormProps) {
         </Field>
         <div className="grid grid-cols-2 gap-4">
           <Field id="grammageGsm" label="Grammage (g/m²)" error={fields['grammageGsm']}>
-            {(aria) => <input {...aria} className="input w-full" autoComplete="off" value={paper.grammageGsm} onChange={set('grammageGsm')} />}
+            {(aria) => (
+              <input
+                {...aria}
+                className="input w-full"
+                autoComplete="off"
+                value={paper.grammageGsm}
+                onChange={set('grammageGsm')}
+              />
+            )}
           </Field>
           <Field id="caliperMm" label="Thickness (mm)" error={fields['caliperMm']}>
-            {(aria) => <input {...aria} className="input w-full" autoComplete="off" value={paper.caliperMm} onChange={set('caliperMm')} />}
+            {(aria) => (
+              <input
+                {...aria}
+                className="input w-full"
+                autoComplete="off"
+                value={paper.caliperMm}
+                onChange={set('caliperMm')}
+              />
+            )}
           </Field>
         </div>
       </div>
       <Field id="paper-note" label="Note" error={fields['note']}>
-        {(aria) => <input {...aria} className="input w-full" autoComplete="off" value={paper.note} onChange={set('note')} />}
+        {(aria) => (
+          <input
+            {...aria}
+            className="input w-full"
+            autoComplete="off"
+            value={paper.note}
+            onChange={set('note')}
+          />
+        )}
       </Field>
       <div className="flex items-center gap-4">
         <button className="btn btn-primary" disabled={pending}>

@@ -9,7 +9,11 @@ import { useSubmit } from '../forms/useSubmit'
 const stay = () => undefined
 
 /** Hands the pieces over, with a line about where they went. */
-export function HandOver({ handOver }: { readonly handOver: (input: { note: string }) => Promise<DeedResult<unknown>> }) {
+export function HandOver({
+  handOver,
+}: {
+  readonly handOver: (input: { note: string }) => Promise<DeedResult<unknown>>
+}) {
   const [note, setNote] = useState('')
   const { fields, message, pending, submit } = useSubmit(handOver, stay)
   return (
@@ -21,8 +25,21 @@ export function HandOver({ handOver }: { readonly handOver: (input: { note: stri
       }}
     >
       <FormMessage message={message} />
-      <Field id="note" label="Where to, if it helps" error={fields['note']} hint="No more about a person than is needed.">
-        {(aria) => <input {...aria} className="input w-full" autoComplete="off" value={note} onChange={(event) => setNote(event.target.value)} />}
+      <Field
+        id="note"
+        label="Where to, if it helps"
+        error={fields['note']}
+        hint="No more about a person than is needed."
+      >
+        {(aria) => (
+          <input
+            {...aria}
+            className="input w-full"
+            autoComplete="off"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+        )}
       </Field>
       <div>
         <button className="btn btn-primary btn-lg" disabled={pending}>

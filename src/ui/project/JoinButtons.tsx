@@ -13,10 +13,18 @@ interface JoinButtonsProps {
 export function JoinButtons({ what, join }: JoinButtonsProps) {
   return (
     <div className="flex flex-wrap gap-3">
-      <DeedButton className="btn btn-primary btn-lg" act={() => join({ id: nanoid(), delta: 1 })} label={`One more joined: ${what}`}>
+      <DeedButton
+        className="btn btn-primary btn-lg"
+        act={() => join({ id: nanoid(), delta: 1 })}
+        label={`One more joined: ${what}`}
+      >
         One more joined
       </DeedButton>
-      <DeedButton className="btn btn-ghost btn-lg" act={() => join({ id: nanoid(), delta: -1 })} label={`Undo one: ${what}`}>
+      <DeedButton
+        className="btn btn-ghost btn-lg"
+        act={() => join({ id: nanoid(), delta: -1 })}
+        label={`Undo one: ${what}`}
+      >
         Undo one
       </DeedButton>
     </div>

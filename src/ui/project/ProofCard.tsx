@@ -31,7 +31,12 @@ export function JudgeProof({ lineId, sizes, unit, planned, accept, again }: Judg
       <div className="flex flex-wrap items-end gap-3">
         <Field id={`axis-${lineId}`} label="Measured" error={fields['axis']}>
           {(aria) => (
-            <select {...aria} className="select w-44" value={axis} onChange={(event) => setAxis(event.target.value)}>
+            <select
+              {...aria}
+              className="select w-44"
+              value={axis}
+              onChange={(event) => setAxis(event.target.value)}
+            >
               {sizes.map((size) => (
                 <option key={size.axis} value={size.axis}>
                   {size.label}
@@ -42,7 +47,13 @@ export function JudgeProof({ lineId, sizes, unit, planned, accept, again }: Judg
         </Field>
         <Field id={`measured-${lineId}`} label={`Came out at (${unit})`} error={fields['measured']}>
           {(aria) => (
-            <input {...aria} className="input w-36" autoComplete="off" value={measured} onChange={(event) => setMeasured(event.target.value)} />
+            <input
+              {...aria}
+              className="input w-36"
+              autoComplete="off"
+              value={measured}
+              onChange={(event) => setMeasured(event.target.value)}
+            />
           )}
         </Field>
         <button

@@ -53,7 +53,12 @@ export function SizeSweep({ papers, sideMm, preferences, part }: SizeSweepProps)
       ) : null}
       {state.kind === 'running' ? (
         <div className="flex items-center gap-3" role="status">
-          <progress className="progress w-48" value={state.progress?.done ?? 0} max={state.progress?.total ?? 1} aria-label="Sizes tried" />
+          <progress
+            className="progress w-48"
+            value={state.progress?.done ?? 0}
+            max={state.progress?.total ?? 1}
+            aria-label="Sizes tried"
+          />
           <button type="button" className="btn btn-sm btn-ghost" onClick={cancel}>
             Cancel
           </button>
@@ -67,7 +72,9 @@ export function SizeSweep({ papers, sideMm, preferences, part }: SizeSweepProps)
           </button>
         </p>
       ) : null}
-      {state.kind === 'done' ? <Cliffs points={state.points} sideMm={sideMm} preferences={preferences} part={part} /> : null}
+      {state.kind === 'done' ? (
+        <Cliffs points={state.points} sideMm={sideMm} preferences={preferences} part={part} />
+      ) : null}
     </div>
   )
 }
@@ -77,7 +84,12 @@ function cliffs(points: readonly SweepPoint[]): readonly SweepPoint[] {
   return points.filter((point, index) => point.sheets !== null && points[index + 1]?.sheets !== point.sheets)
 }
 
-function Cliffs({ points, sideMm, preferences, part }: { readonly points: readonly SweepPoint[] } & Omit<SizeSweepProps, 'papers'>) {
+function Cliffs({
+  points,
+  sideMm,
+  preferences,
+  part,
+}: { readonly points: readonly SweepPoint[] } & Omit<SizeSweepProps, 'papers'>) {
   const saving = nextSmallerSaving(points, sideMm)
   const steps = cliffs(points)
   const here = points.filter((point) => point.sideMm <= sideMm + 1e-6).at(-1)

@@ -77,7 +77,9 @@ export function Spine({ project, open }: { readonly project: ProjectView; readon
             <span className={`size-3 shrink-0 rounded-full border-2 ${DOT[station.state]}`} aria-hidden />
             <span className="sr-only">{station.state}</span>
           </span>
-          <span className="figure mt-2 block text-[1.6rem] leading-tight">{figureText(station, project)}</span>
+          <span className="figure mt-2 block text-[1.6rem] leading-tight">
+            {figureText(station, project)}
+          </span>
           <span className="second mt-1 block text-sm">{lineText(station, project)}</span>
         </Link>
       ))}

@@ -30,8 +30,10 @@ const GRAIN_WORDS: Readonly<Record<string, string>> = {
   piece: 'one tap a piece',
 }
 
-export const toRun = ({ runId }: { readonly runId: string }, router: { push: (href: string) => void }): void =>
-  router.push(`/runs/${runId}`)
+export const toRun = (
+  { runId }: { readonly runId: string },
+  router: { push: (href: string) => void },
+): void => router.push(`/runs/${runId}`)
 
 /** Starts a run: how many, trays, and what one tap stands for. */
 export function StartRun({ id, what, pieces, hand, start }: StartRunProps) {
@@ -52,8 +54,15 @@ export function StartRun({ id, what, pieces, hand, start }: StartRunProps) {
       }}
     >
       <FormMessage message={message} />
-      <HowFields id={id} how={how} change={setHow} fields={fields} />
-      <div>
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <details open={Object.keys(fields).length > 0 ? true : undefined} className="grow">
+          <summary className="cursor-pointer py-2">
+            {how.pieces} in trays of {how.traySize}, {GRAIN_WORDS[how.grain]}
+          </summary>
+          <div className="mt-2">
+            <HowFields id={id} how={how} change={setHow} fields={fields} />
+          </div>
+        </details>
         <button className="btn btn-primary" disabled={pending} aria-label={`Start folding ${what}`}>
           Start folding
         </button>
@@ -76,10 +85,28 @@ export function HowFields({ id, how, change, fields }: HowFieldsProps) {
   return (
     <div className="flex flex-wrap items-start gap-3">
       <Field id={`${id}-pieces`} label="How many" error={fields['pieces']}>
-        {(aria) => <input {...aria} className="input w-24" inputMode="numeric" autoComplete="off" value={how.pieces} onChange={set('pieces')} />}
+        {(aria) => (
+          <input
+            {...aria}
+            className="input w-24"
+            inputMode="numeric"
+            autoComplete="off"
+            value={how.pieces}
+            onChange={set('pieces')}
+          />
+        )}
       </Field>
       <Field id={`${id}-tray`} label="In a tray" error={fields['traySize']}>
-        {(aria) => <input {...aria} className="input w-24" inputMode="numeric" autoComplete="off" value={how.traySize} onChange={set('traySize')} />}
+        {(aria) => (
+          <input
+            {...aria}
+            className="input w-24"
+            inputMode="numeric"
+            autoComplete="off"
+            value={how.traySize}
+            onChange={set('traySize')}
+          />
+        )}
       </Field>
       <Field id={`${id}-grain`} label="Tap" error={fields['grain']}>
         {(aria) => (

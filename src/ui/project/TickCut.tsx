@@ -29,7 +29,14 @@ export function TickCut({ id, sheets, what, tick }: TickCutProps) {
     >
       <Field id={id} label="Sheets cut" error={fields['sheets']}>
         {(aria) => (
-          <input {...aria} className="input w-24" inputMode="numeric" autoComplete="off" value={count} onChange={(event) => setCount(event.target.value)} />
+          <input
+            {...aria}
+            className="input w-24"
+            inputMode="numeric"
+            autoComplete="off"
+            value={count}
+            onChange={(event) => setCount(event.target.value)}
+          />
         )}
       </Field>
       <button className="btn btn-primary" disabled={pending} aria-label={`Tick off: ${what}`}>

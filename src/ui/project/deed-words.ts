@@ -15,4 +15,5 @@ const WORDS: Readonly<Record<NextDeed, string>> = {
 
 export const deedWords = (deed: NextDeed): string => WORDS[deed]
 
-export const deedHref = (projectId: string, station: StationKey): string => `/projects/${projectId}/${station}`
+export const deedHref = (projectId: string, station: StationKey): string =>
+  `/projects/${projectId}/${station}`

@@ -44,7 +44,10 @@ export function FoldScreen({ run, design, gauges, tones }: FoldScreenProps) {
       </div>
       <TableBar run={run} table={table} />
       {listening ? null : (
-        <p role="status" className="fixed inset-0 z-40 flex items-center justify-center bg-base-300/95 p-10 text-center font-serif text-7xl">
+        <p
+          role="status"
+          className="fixed inset-0 z-40 flex items-center justify-center bg-base-300/95 p-10 text-center font-serif text-7xl"
+        >
           Not listening. Touch the screen.
         </p>
       )}
@@ -52,7 +55,15 @@ export function FoldScreen({ run, design, gauges, tones }: FoldScreenProps) {
   )
 }
 
-function TopLine({ run, table, awake }: { readonly run: RunView; readonly table: RunAtTable; readonly awake: boolean }) {
+function TopLine({
+  run,
+  table,
+  awake,
+}: {
+  readonly run: RunView
+  readonly table: RunAtTable
+  readonly awake: boolean
+}) {
   const back = run.projectId === null ? `/designs/${run.designId}` : `/projects/${run.projectId}/fold`
   const kept =
     table.sync === 'waiting'
@@ -71,7 +82,11 @@ function TopLine({ run, table, awake }: { readonly run: RunView; readonly table:
         {run.projectName === null ? '' : `. ${run.projectName}`}
         {awake ? '' : '. The screen may sleep: set the tablet not to.'}
       </p>
-      <p role="status" data-sync={table.sync} className={table.sync === 'waiting' ? 'note py-1 font-semibold' : 'second'}>
+      <p
+        role="status"
+        data-sync={table.sync}
+        className={table.sync === 'waiting' ? 'note py-1 font-semibold' : 'second'}
+      >
         {kept}
         {table.refused > 0 ? ` ${table.refused} taps did not fit this run and were not counted.` : ''}
       </p>
@@ -79,15 +94,25 @@ function TopLine({ run, table, awake }: { readonly run: RunView; readonly table:
   )
 }
 
-function Folding({ run, design, gauges, table }: Omit<FoldScreenProps, 'tones'> & { readonly table: RunAtTable }) {
+function Folding({
+  run,
+  design,
+  gauges,
+  table,
+}: Omit<FoldScreenProps, 'tones'> & { readonly table: RunAtTable }) {
   const { phase } = table.state
   if (phase.kind !== 'fold') return null
   const now = nowWords(run, phase.cell)
   return (
     <div className="grid grow tablet:grid-cols-[1fr_19rem]">
-      <div className="flex flex-col justify-center gap-4 px-8 py-6 tablet:px-14" aria-live="polite" aria-atomic>
+      <div
+        className="flex flex-col justify-center gap-4 px-8 py-6 tablet:px-14"
+        aria-live="polite"
+        aria-atomic
+      >
         <p className="figure leading-none">
-          <span className="text-[9rem]">{now.count}</span> <span className="second text-[4.5rem]">{now.of}</span>
+          <span className="text-[9rem]">{now.count}</span>{' '}
+          <span className="second text-[4.5rem]">{now.of}</span>
         </p>
         <p className="figure text-[4.5rem] leading-[1.06]">{now.say}</p>
         {now.note === null ? null : <p className="second text-3xl">{now.note}</p>}

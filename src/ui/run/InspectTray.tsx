@@ -32,7 +32,15 @@ export function InspectTray({ run, table, tray, pieces }: InspectTrayProps) {
   )
 }
 
-function PieceRow({ state, part, table }: { readonly state: PieceState; readonly part: string; readonly table: RunAtTable }) {
+function PieceRow({
+  state,
+  part,
+  table,
+}: {
+  readonly state: PieceState
+  readonly part: string
+  readonly table: RunAtTable
+}) {
   const { piece, spoiled, grade, reason } = state
   const name = `piece-${piece}`
   const choose = (value: string) => {

@@ -11,7 +11,9 @@ export function RunFinished({ run, table }: { readonly run: RunView; readonly ta
     <div className="flex grow flex-col justify-center gap-5 px-8 py-10 tablet:px-14">
       <h2 className="text-[4.5rem] leading-none">{countOf(usable, run.partName)} folded</h2>
       <p className="text-3xl">
-        {activeS > 0 && usable > 0 ? `${formatDuration(activeS)} with hands on paper, ${formatPace(activeS / usable)} each` : 'Times were not measured'}
+        {activeS > 0 && usable > 0
+          ? `${formatDuration(activeS)} with hands on paper, ${formatPace(activeS / usable)} each`
+          : 'Times were not measured'}
         {spoiled > 0 ? `, ${spoiled} spoiled` : ''}.
       </p>
       <p className="flex flex-wrap gap-3">

@@ -15,16 +15,31 @@ export function TrayStrip({ run, table }: { readonly run: RunView; readonly tabl
       {inTray.map((piece) => {
         const state = pieces[piece - 1]
         const share = state ? state.tapsDone / taps : 0
-        const words = state?.spoiled ? 'spoiled' : share === 1 ? 'folded' : share > 0 ? `begun, ${Math.round(share * 100)} in 100` : 'blank'
+        const words = state?.spoiled
+          ? 'spoiled'
+          : share === 1
+            ? 'folded'
+            : share > 0
+              ? `begun, ${Math.round(share * 100)} in 100`
+              : 'blank'
         return (
           <li key={piece} className="flex flex-col items-center">
             <span className="sr-only">
               Piece {piece}: {words}
             </span>
             <svg viewBox="-26 -26 52 52" className="size-14" aria-hidden>
-              <path d="M0-22 22 0 0 22-22 0Z" fill="var(--color-base-100)" stroke={piece === current ? 'var(--color-base-content)' : 'var(--ink-second)'} strokeWidth={piece === current ? 3 : 1.2} />
-              {share > 0 && !state?.spoiled ? <path d={foldedPath(share)} fill={colour} stroke="var(--paper-line)" strokeWidth="0.8" /> : null}
-              {state?.spoiled ? <path d="M-9-9 9 9M9-9-9 9" stroke="var(--color-error)" strokeWidth="4" /> : null}
+              <path
+                d="M0-22 22 0 0 22-22 0Z"
+                fill="var(--color-base-100)"
+                stroke={piece === current ? 'var(--color-base-content)' : 'var(--ink-second)'}
+                strokeWidth={piece === current ? 3 : 1.2}
+              />
+              {share > 0 && !state?.spoiled ? (
+                <path d={foldedPath(share)} fill={colour} stroke="var(--paper-line)" strokeWidth="0.8" />
+              ) : null}
+              {state?.spoiled ? (
+                <path d="M-9-9 9 9M9-9-9 9" stroke="var(--color-error)" strokeWidth="4" />
+              ) : null}
             </svg>
           </li>
         )
@@ -37,5 +52,7 @@ export function TrayStrip({ run, table }: { readonly run: RunView; readonly tabl
 function foldedPath(share: number): string {
   const level = -22 + 44 * share
   const half = 22 - Math.abs(level)
-  return level <= 0 ? `M0-22 ${half} ${level} ${-half} ${level}Z` : `M0-22 22 0 ${half} ${level} ${-half} ${level} -22 0Z`
+  return level <= 0
+    ? `M0-22 ${half} ${level} ${-half} ${level}Z`
+    : `M0-22 22 0 ${half} ${level} ${-half} ${level} -22 0Z`
 }

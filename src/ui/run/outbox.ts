@@ -36,7 +36,11 @@ async function openStore(): Promise<IDBPDatabase<TapStore>> {
   })
 }
 
-async function forEachTap(store: IDBPDatabase<TapStore>, ids: readonly string[], change: (tap: KeptTap) => KeptTap | null) {
+async function forEachTap(
+  store: IDBPDatabase<TapStore>,
+  ids: readonly string[],
+  change: (tap: KeptTap) => KeptTap | null,
+) {
   const transaction = store.transaction('taps', 'readwrite')
   for (const id of ids) {
     const tap = await transaction.store.index('id').get(id)

@@ -16,7 +16,11 @@ export interface SyncView {
 const BATCH = 200
 const RETRY_MS = [500, 1000, 2000, 4000, 8000] as const
 
-export type Post = (body: { epoch: string; since: number; events: readonly RunEvent[] }) => Promise<EventsTaken | null>
+export type Post = (body: {
+  epoch: string
+  since: number
+  events: readonly RunEvent[]
+}) => Promise<EventsTaken | null>
 
 /** Sends one batch to the server; `null` where it did not answer or could not take it now. */
 export const postEvents =

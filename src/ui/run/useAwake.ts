@@ -1,15 +1,19 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useEffect, useState, useSyncExternalStore } from 'react'
+
+const never = () => () => undefined
 
 /** Keeps the screen awake where the browser may. *Returns* false where it cannot (plain http on a tablet). */
 export function useAwake(): boolean {
-  const [awake, setAwake] = useState(true)
+  const supported = useSyncExternalStore(
+    never,
+    () => 'wakeLock' in navigator,
+    () => true,
+  )
+  const [refused, setRefused] = useState(false)
   useEffect(() => {
-    if (!('wakeLock' in navigator)) {
-      setAwake(false)
-      return
-    }
+    if (!supported) return
     let lock: WakeLockSentinel | null = null
     const hold = () => {
       if (document.visibilityState !== 'visible') return
@@ -17,7 +21,7 @@ export function useAwake(): boolean {
         (held) => {
           lock = held
         },
-        () => setAwake(false),
+        () => setRefused(true),
       )
     }
     hold()
@@ -26,6 +30,6 @@ export function useAwake(): boolean {
       document.removeEventListener('visibilitychange', hold)
       void lock?.release()
     }
-  }, [])
-  return awake
+  }, [supported])
+  return supported && !refused
 }

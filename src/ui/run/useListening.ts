@@ -13,7 +13,8 @@ const UNDO = new Set(['Backspace', 'u', 'U'])
 const SPOIL = new Set(['s', 'S'])
 
 const onControl = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.closest('a, button, input, select, textarea, dialog[open], [role=radio]') !== null
+  target instanceof HTMLElement &&
+  target.closest('a, button, input, select, textarea, dialog[open], [role=radio]') !== null
 
 /** Listens to the keys of the table; a held key counts once. *Returns* whether keys reach this page at all. */
 export function useListening({ next, undo, spoil }: TableKeys): boolean {

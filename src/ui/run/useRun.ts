@@ -138,7 +138,9 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
       act(({ phase, attemptAt, pieces }) => {
         if (phase.kind === 'finished') return null
         if (phase.kind === 'inspect') {
-          const open = phase.pieces.some((piece) => pieces[piece - 1]?.spoiled && pieces[piece - 1]?.reason === null)
+          const open = phase.pieces.some(
+            (piece) => pieces[piece - 1]?.spoiled && pieces[piece - 1]?.reason === null,
+          )
           return open ? null : { deed: { kind: 'inspect', pieces: phase.pieces }, tone: 'done' }
         }
         const { cell } = phase
@@ -194,7 +196,8 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
     undo,
     spoil,
     spoilPiece,
-    unspoilPiece: (piece, attempt) => act(() => ({ deed: { kind: 'unspoil', piece, attempt }, tone: 'undo' }), false),
+    unspoilPiece: (piece, attempt) =>
+      act(() => ({ deed: { kind: 'unspoil', piece, attempt }, tone: 'undo' }), false),
     grade: (piece, grade) => act(() => ({ deed: { kind: 'grade', piece, grade }, tone: 'next' }), false),
     reason: (piece, reason) => act(() => ({ deed: { kind: 'reason', piece, reason }, tone: 'next' }), false),
   }

@@ -15,8 +15,10 @@ const many = (noun: string): string => plurals[noun] ?? `${noun}s`
 export function nowWords(run: RunView, cell: Cell): NowWords {
   const step = run.steps[cell.step]
   if (!step) return { count: '', of: '', say: '', note: null }
-  if (run.plan.grain === 'piece') return { count: '1', of: run.partName, say: 'Fold it from start to end', note: null }
-  if (run.plan.grain === 'stage') return { count: '', of: step.stageName, say: stageWords(run, cell.step), note: null }
+  if (run.plan.grain === 'piece')
+    return { count: '1', of: run.partName, say: 'Fold it from start to end', note: null }
+  if (run.plan.grain === 'stage')
+    return { count: '', of: step.stageName, say: stageWords(run, cell.step), note: null }
   const judged = step.rigour === 'free' ? 'By eye, to the gauge.' : null
   return {
     count: String(cell.repeat),
@@ -30,7 +32,9 @@ export function nowWords(run: RunView, cell: Cell): NowWords {
 function stageWords(run: RunView, last: number): string {
   const stage = run.plan.steps[last]?.stage
   const steps = run.steps.filter((_, index) => run.plan.steps[index]?.stage === stage)
-  return steps.map((step) => (step.repeats === 1 ? step.say : `${step.say}, ${step.repeats} times`)).join('. ')
+  return steps
+    .map((step) => (step.repeats === 1 ? step.say : `${step.say}, ${step.repeats} times`))
+    .join('. ')
 }
 
 /** What comes after this tap within the piece, in a line. */
@@ -39,7 +43,8 @@ export function nextLine(run: RunView, cell: Cell): string {
   const here = taps.findIndex((tap) => tap.step === cell.step && tap.repeat === cell.repeat)
   const next = taps[here + 1]
   const step = next && run.steps[next.step]
-  if (!next || !step) return run.plan.order === 'piece by piece' ? 'into the tray, take the next' : 'the next piece of the tray'
+  if (!next || !step)
+    return run.plan.order === 'piece by piece' ? 'into the tray, take the next' : 'the next piece of the tray'
   if (run.plan.grain === 'stage') return step.stageName
   return next.step === cell.step ? `${step.each} ${next.repeat}` : step.say
 }

@@ -23,8 +23,26 @@ export function PassphraseForm({ set, save }: PassphraseFormProps) {
       }}
     >
       <FormMessage message={message} />
-      <Field id="new-passphrase" label={set ? 'A new passphrase' : 'Passphrase'} error={fields['passphrase']} hint={set ? 'One is set. A new one locks every device again.' : 'At least 8 characters, better several words.'}>
-        {(aria) => <input {...aria} type="password" autoComplete="new-password" className="input w-full" value={passphrase} onChange={(event) => setPassphrase(event.target.value)} />}
+      <Field
+        id="new-passphrase"
+        label={set ? 'A new passphrase' : 'Passphrase'}
+        error={fields['passphrase']}
+        hint={
+          set
+            ? 'One is set. A new one locks every device again.'
+            : 'At least 8 characters, better several words.'
+        }
+      >
+        {(aria) => (
+          <input
+            {...aria}
+            type="password"
+            autoComplete="new-password"
+            className="input w-full"
+            value={passphrase}
+            onChange={(event) => setPassphrase(event.target.value)}
+          />
+        )}
       </Field>
       <div>
         <button className="btn btn-outline" disabled={pending}>

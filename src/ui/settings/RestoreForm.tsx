@@ -10,7 +10,10 @@ type State =
   | { readonly kind: 'refused'; readonly message: string }
 
 /** Sends a file with progress: fetch cannot tell how much has gone. */
-function send(file: File, onShare: (share: number) => void): { done: Promise<{ ok: boolean; message?: string }>; abort: () => void } {
+function send(
+  file: File,
+  onShare: (share: number) => void,
+): { done: Promise<{ ok: boolean; message?: string }>; abort: () => void } {
   const request = new XMLHttpRequest()
   const done = new Promise<{ ok: boolean; message?: string }>((resolve, reject) => {
     request.upload.onprogress = (event) => onShare(event.total === 0 ? 0 : event.loaded / event.total)
@@ -46,11 +49,20 @@ export function RestoreForm() {
     running.current = abort
     try {
       const answer = await done
-      setState(answer.ok ? { kind: 'done' } : { kind: 'refused', message: answer.message ?? 'The backup was refused.' })
+      setState(
+        answer.ok
+          ? { kind: 'done' }
+          : { kind: 'refused', message: answer.message ?? 'The backup was refused.' },
+      )
       if (answer.ok) router.refresh()
     } catch (error) {
       const cancelled = error instanceof Error && error.message === 'cancelled'
-      setState({ kind: 'refused', message: cancelled ? 'Cancelled. Nothing was changed.' : 'Kelpfield did not answer. Nothing was changed.' })
+      setState({
+        kind: 'refused',
+        message: cancelled
+          ? 'Cancelled. Nothing was changed.'
+          : 'Kelpfield did not answer. Nothing was changed.',
+      })
     }
   }
   return (

@@ -27,7 +27,12 @@ export function SettingsForm({ initial, zones, currencies, save }: SettingsFormP
   const choose = (key: keyof Settings, label: string, choices: Choice, hint?: string) => (
     <Field id={key} label={label} error={fields[key]} {...(hint === undefined ? {} : { hint })}>
       {(aria) => (
-        <select {...aria} className="select w-full" value={String(settings[key])} onChange={(event) => setSettings({ ...settings, [key]: event.target.value })}>
+        <select
+          {...aria}
+          className="select w-full"
+          value={String(settings[key])}
+          onChange={(event) => setSettings({ ...settings, [key]: event.target.value })}
+        >
           {choices.map(([value, text]) => (
             <option key={value} value={value}>
               {text}
@@ -46,14 +51,34 @@ export function SettingsForm({ initial, zones, currencies, save }: SettingsFormP
       }}
     >
       <FormMessage message={message} />
-      {choose('unit', 'Lengths in', [['cm', 'centimetres'], ['in', 'inches']])}
-      {choose('ruler', 'My ruler reads', Object.entries(RULERS).map(([key, { label }]) => [key, label]), 'Sizes are rounded to its marks.')}
-      {choose('certainty', 'Spares for new projects', ['0.8', '0.9', '0.95', '0.99'].map((value) => [value, `enough in ${formatCertainty(Number(value))}`]))}
-      {choose('hand', 'I fold with my', [['right', 'right hand'], ['left', 'left hand']])}
+      {choose('unit', 'Lengths in', [
+        ['cm', 'centimetres'],
+        ['in', 'inches'],
+      ])}
+      {choose(
+        'ruler',
+        'My ruler reads',
+        Object.entries(RULERS).map(([key, { label }]) => [key, label]),
+        'Sizes are rounded to its marks.',
+      )}
+      {choose(
+        'certainty',
+        'Spares for new projects',
+        ['0.8', '0.9', '0.95', '0.99'].map((value) => [value, `enough in ${formatCertainty(Number(value))}`]),
+      )}
+      {choose('hand', 'I fold with my', [
+        ['right', 'right hand'],
+        ['left', 'left hand'],
+      ])}
       {choose('zone', 'Time zone', same(zones))}
       {choose('currency', 'Currency', same(currencies))}
       <label className="flex items-center gap-3">
-        <input type="checkbox" className="toggle" checked={settings.tones} onChange={(event) => setSettings({ ...settings, tones: event.target.checked })} />
+        <input
+          type="checkbox"
+          className="toggle"
+          checked={settings.tones}
+          onChange={(event) => setSettings({ ...settings, tones: event.target.checked })}
+        />
         Soft tones while folding
       </label>
       <div className="flex items-center gap-4">

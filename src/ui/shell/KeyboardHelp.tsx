@@ -49,7 +49,13 @@ export function KeyboardHelp() {
   )
 }
 
-function KeyList({ title, keys }: { readonly title: string; readonly keys: readonly (readonly [string, string])[] }) {
+function KeyList({
+  title,
+  keys,
+}: {
+  readonly title: string
+  readonly keys: readonly (readonly [string, string])[]
+}) {
   return (
     <>
       <h3 className="mt-4 text-lg">{title}</h3>

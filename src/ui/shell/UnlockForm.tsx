@@ -11,7 +11,11 @@ const toBench = (_: null, router: { replace: (href: string) => void; refresh: ()
   router.refresh()
 }
 
-export function UnlockForm({ unlock }: { readonly unlock: (passphrase: string) => Promise<DeedResult<null>> }) {
+export function UnlockForm({
+  unlock,
+}: {
+  readonly unlock: (passphrase: string) => Promise<DeedResult<null>>
+}) {
   const [passphrase, setPassphrase] = useState('')
   const { message, pending, submit } = useSubmit(unlock, toBench)
   const onSubmit = (event: FormEvent) => {

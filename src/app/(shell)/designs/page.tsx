@@ -35,7 +35,13 @@ export default async function DesignsPage() {
           return (
             <li key={design.id} className="sheet-panel flex flex-col p-5">
               <span className="strip-of-tape mx-auto mb-3" aria-hidden />
-              <Silhouette design={design} variantKey={first.key} sheetMm={sheetMm} gauges={gauges} colour={colours[index % Math.max(1, colours.length)] ?? '#7f9563'} />
+              <Silhouette
+                design={design}
+                variantKey={first.key}
+                sheetMm={sheetMm}
+                gauges={gauges}
+                colour={colours[index % Math.max(1, colours.length)] ?? '#7f9563'}
+              />
               <h2 className="mt-4 text-2xl italic">
                 <Link href={`/designs/${design.id}`} className="hover:underline">
                   {design.name}
@@ -49,9 +55,16 @@ export default async function DesignsPage() {
                   {formatExact(SHOWN_SHEET_MM, preferences)}
                 </dd>
                 <dt className="sr-only">Finished size</dt>
-                <dd className="text-right font-semibold">{size ? `${formatLength(size.sizeMm, preferences)} ${size.label}` : ''}</dd>
+                <dd className="text-right font-semibold">
+                  {size ? `${formatLength(size.sizeMm, preferences)} ${size.label}` : ''}
+                </dd>
                 <dt className="sr-only">Folds</dt>
-                <dd className="second">{countOf(folds.reduce((sum, step) => sum + step.repeats, 0), 'fold')}</dd>
+                <dd className="second">
+                  {countOf(
+                    folds.reduce((sum, step) => sum + step.repeats, 0),
+                    'fold',
+                  )}
+                </dd>
                 <dt className="sr-only">Time</dt>
                 <dd className="text-right font-semibold">
                   {formatPace(pace.secondsPerPiece)}

@@ -16,12 +16,25 @@ export default async function LogbookPage() {
       <h1 className="text-4xl">Logbook</h1>
       <p className="second mt-1">What folding really took. Every next estimate starts from here.</p>
       {runs.length === 0 ? (
-        <EmptyState title="Nothing logged yet" text="Each tap at the table is kept: pieces, grades, rejects and times. Start a run and it fills by itself." href="/designs" deed="Just fold something" />
+        <EmptyState
+          title="Nothing logged yet"
+          text="Each tap at the table is kept: pieces, grades, rejects and times. Start a run and it fills by itself."
+          href="/designs"
+          deed="Just fold something"
+        />
       ) : (
         <>
           <div className="mt-6 grid gap-8 tablet:grid-cols-2">
-            <CountList title="By grade" rows={grades.map((row) => [row.grade, row.pieces])} empty="No piece is finished yet." />
-            <CountList title="Spoiled, by reason" rows={reasons.map((row) => [row.reason, row.pieces])} empty="None was spoiled." />
+            <CountList
+              title="By grade"
+              rows={grades.map((row) => [row.grade, row.pieces])}
+              empty="No piece is finished yet."
+            />
+            <CountList
+              title="Spoiled, by reason"
+              rows={reasons.map((row) => [row.reason, row.pieces])}
+              empty="None was spoiled."
+            />
           </div>
           <section className="mt-8" aria-labelledby="lessons">
             <h2 id="lessons" className="text-2xl">
@@ -32,15 +45,23 @@ export default async function LogbookPage() {
                 <thead>
                   <tr>
                     <th scope="col">Family</th>
-                    <th scope="col" className="text-right">Folded</th>
-                    <th scope="col" className="text-right">Spoiled</th>
-                    <th scope="col" className="text-right">Rejects expected</th>
+                    <th scope="col" className="text-right">
+                      Folded
+                    </th>
+                    <th scope="col" className="text-right">
+                      Spoiled
+                    </th>
+                    <th scope="col" className="text-right">
+                      Rejects expected
+                    </th>
                   </tr>
                 </thead>
                 <tbody>
                   {families.map((row) => (
                     <tr key={row.family}>
-                      <th scope="row" className="font-normal">{row.family}</th>
+                      <th scope="row" className="font-normal">
+                        {row.family}
+                      </th>
                       <td className="text-right">{row.usable}</td>
                       <td className="text-right">{row.spoiled}</td>
                       <td className="text-right">{formatShare(row.expectedRejects, preferences.locale)}</td>
@@ -52,15 +73,23 @@ export default async function LogbookPage() {
                 <thead>
                   <tr>
                     <th scope="col">Design</th>
-                    <th scope="col" className="text-right">Logged</th>
-                    <th scope="col" className="text-right">Usual</th>
-                    <th scope="col" className="text-right">Planned with</th>
+                    <th scope="col" className="text-right">
+                      Logged
+                    </th>
+                    <th scope="col" className="text-right">
+                      Usual
+                    </th>
+                    <th scope="col" className="text-right">
+                      Planned with
+                    </th>
                   </tr>
                 </thead>
                 <tbody>
                   {paces.map((row) => (
                     <tr key={row.designName}>
-                      <th scope="row" className="font-normal">{row.designName}</th>
+                      <th scope="row" className="font-normal">
+                        {row.designName}
+                      </th>
                       <td className="text-right">{plural(row.loggedPieces, 'piece')}</td>
                       <td className="text-right">{formatPace(row.usualMinutes * 60)}</td>
                       <td className="text-right">{formatPace(row.secondsPerPiece)}</td>
@@ -76,7 +105,10 @@ export default async function LogbookPage() {
             </h2>
             <ul className="mt-2">
               {runs.map((run) => (
-                <li key={run.id} className="grid gap-x-4 border-t hairline py-3 tablet:grid-cols-[2fr_1.5fr_1fr_1fr]">
+                <li
+                  key={run.id}
+                  className="grid gap-x-4 border-t hairline py-3 tablet:grid-cols-[2fr_1.5fr_1fr_1fr]"
+                >
                   <Link href={`/logbook/${run.id}`} className="font-semibold hover:underline">
                     {run.design_name}
                     {run.paper_name === null ? '' : `, ${run.paper_name}`}
@@ -86,7 +118,9 @@ export default async function LogbookPage() {
                     {run.usable} of {run.wanted}
                     {run.spoiled > 0 ? `, ${run.spoiled} spoiled` : ''}
                   </span>
-                  <span className="second tablet:text-right">{formatMoment(run.last_tap_at_ms ?? run.started_at_ms, preferences)}</span>
+                  <span className="second tablet:text-right">
+                    {formatMoment(run.last_tap_at_ms ?? run.started_at_ms, preferences)}
+                  </span>
                 </li>
               ))}
             </ul>

@@ -20,7 +20,10 @@ export default async function PapersPage() {
         </Link>
       </div>
       {papers.length === 0 ? (
-        <EmptyState title="The drawer is empty" text="Put in what you have: its colours, how it feels, and how many sheets of which size. Offcuts find their way here by themselves when you cut." />
+        <EmptyState
+          title="The drawer is empty"
+          text="Put in what you have: its colours, how it feels, and how many sheets of which size. Offcuts find their way here by themselves when you cut."
+        />
       ) : (
         <ul className="mt-6 grid gap-5 tablet:grid-cols-3">
           {papers.map((paper) => (
@@ -32,7 +35,13 @@ export default async function PapersPage() {
   )
 }
 
-function PaperCard({ paper, preferences }: { readonly paper: DrawerPaper; readonly preferences: Preferences }) {
+function PaperCard({
+  paper,
+  preferences,
+}: {
+  readonly paper: DrawerPaper
+  readonly preferences: Preferences
+}) {
   const whole = paper.sheets.filter((sheet) => !sheet.offcut && sheet.amount > 0)
   const offcuts = paper.sheets.filter((sheet) => sheet.offcut).reduce((sum, sheet) => sum + sheet.amount, 0)
   return (
@@ -52,7 +61,8 @@ function PaperCard({ paper, preferences }: { readonly paper: DrawerPaper; readon
           {whole.length === 0 ? <li className="font-semibold">no whole sheet left</li> : null}
           {whole.map((sheet) => (
             <li key={sheet.stockItemId}>
-              <span className="figure text-lg">{sheet.amount}</span> x {sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)}
+              <span className="figure text-lg">{sheet.amount}</span> x{' '}
+              {sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)}
             </li>
           ))}
           {offcuts > 0 ? <li className="second">{plural(offcuts, 'offcut')} kept</li> : null}

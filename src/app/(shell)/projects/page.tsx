@@ -65,7 +65,10 @@ export default async function ProjectsPage({
                   <span className="second"> of {countOf(project.facts.units, 'piece')} folded</span>
                 </p>
                 {away ? (
-                  <DeedButton act={archiveProjectAction.bind(null, project.id, false)} label={`Take out ${project.name} again`}>
+                  <DeedButton
+                    act={archiveProjectAction.bind(null, project.id, false)}
+                    label={`Take out ${project.name} again`}
+                  >
                     Take out again
                   </DeedButton>
                 ) : (

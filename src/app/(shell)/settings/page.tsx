@@ -32,14 +32,20 @@ export default async function SettingsPage() {
             <h2 id="backup" className="text-2xl">
               Backup
             </h2>
-            <p className="mt-2">One file with everything: papers, projects, every tap. Take one whenever you like, also in the middle of a run.</p>
+            <p className="mt-2">
+              One file with everything: papers, projects, every tap. Take one whenever you like, also in the
+              middle of a run.
+            </p>
             <p className="mt-3">
               <a href="/api/backup" download className="btn btn-primary">
                 Take a backup
               </a>
             </p>
             <h3 className="mt-6 text-xl">Put a backup back</h3>
-            <p className="mt-1">It replaces everything that is here now. What is here is kept beside it on the machine, as kelpfield.db.before-restore.</p>
+            <p className="mt-1">
+              It replaces everything that is here now. What is here is kept beside it on the machine, as
+              kelpfield.db.before-restore.
+            </p>
             <div className="mt-3">
               <RestoreForm />
             </div>

@@ -154,7 +154,8 @@ export const cornerFoldedRosette: DesignDocument = {
           axis: 'edge-to-edge',
           label: 'edge to edge',
           size: along(SQUARE, 2),
-          derivation: 'Each corner round divides the side by the square root of 2: S / 2.828. The petal tips add the overhang on both sides.',
+          derivation:
+            'Each corner round divides the side by the square root of 2: S / 2.828. The petal tips add the overhang on both sides.',
         },
         {
           axis: 'corner-to-corner',

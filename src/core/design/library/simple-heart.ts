@@ -136,7 +136,8 @@ export const simpleHeart: DesignDocument = {
           axis: 'width',
           label: 'wide',
           size: h(1.25),
-          derivation: 'The sides fold along 45 degrees from the bottom point out to 5/8 of the half diagonal.',
+          derivation:
+            'The sides fold along 45 degrees from the bottom point out to 5/8 of the half diagonal.',
         },
         {
           axis: 'height',

@@ -27,7 +27,10 @@ export default async function DesignPage({ params }: { readonly params: Promise<
       <p className="mt-1 text-lg">{design.summary}</p>
       <p className="second">
         {design.origin}. {formatPace(pace.secondsPerPiece)} a piece,{' '}
-        {pace.loggedPieces === 0 ? 'the usual pace; your log will set its own' : `with ${plural(pace.loggedPieces, 'piece')} in your log`}.
+        {pace.loggedPieces === 0
+          ? 'the usual pace; your log will set its own'
+          : `with ${plural(pace.loggedPieces, 'piece')} in your log`}
+        .
       </p>
       <div className="mt-6 grid gap-6 tablet:grid-cols-[1.15fr_1fr]">
         <div className="sheet-panel p-6">
@@ -44,7 +47,13 @@ export default async function DesignPage({ params }: { readonly params: Promise<
             <h2 id="just-fold" className="mb-3 text-2xl">
               Just fold
             </h2>
-            <JustFold design={design} papers={papers} preferences={preferences} hand={settings.hand} start={startLooseRunAction} />
+            <JustFold
+              design={design}
+              papers={papers}
+              preferences={preferences}
+              hand={settings.hand}
+              start={startLooseRunAction}
+            />
           </section>
         </div>
       </div>
@@ -76,7 +85,9 @@ function Steps({ design }: { readonly design: DesignDocument }) {
                       ({step.rigour}
                       {step.crease === 'none' ? '' : `, ${step.crease}`})
                     </span>
-                    {step.note === undefined ? null : <span className="second block text-sm">{step.note}</span>}
+                    {step.note === undefined ? null : (
+                      <span className="second block text-sm">{step.note}</span>
+                    )}
                   </span>
                 </li>
               ))}

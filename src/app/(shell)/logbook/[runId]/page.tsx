@@ -25,11 +25,12 @@ export default async function RunLogPage({ params }: { readonly params: Promise<
         {run.paper === null ? '' : `, ${run.paper.name}`}
       </h1>
       <p className="second mt-1">
-        {run.projectName ?? 'Just folding'}. {run.variantName}, from {formatExact(run.sheetMm, preferences)}. Begun{' '}
-        {formatMoment(run.startedAtMs, preferences)}.
+        {run.projectName ?? 'Just folding'}. {run.variantName}, from {formatExact(run.sheetMm, preferences)}.
+        Begun {formatMoment(run.startedAtMs, preferences)}.
       </p>
       <p className="mt-4 text-xl">
-        <span className="figure text-3xl">{folded.length}</span> of {countOf(run.plan.wanted, run.partName)} in {formatDuration(activeS)}
+        <span className="figure text-3xl">{folded.length}</span> of {countOf(run.plan.wanted, run.partName)}{' '}
+        in {formatDuration(activeS)}
         {folded.length > 0 && activeS > 0 ? `, ${formatPace(activeS / folded.length)} each` : ''}.
       </p>
       <div className="mt-4 flex gap-3">
@@ -47,7 +48,12 @@ export default async function RunLogPage({ params }: { readonly params: Promise<
           <h2 id="pace" className="text-2xl">
             Pace, piece by piece
           </h2>
-          <PaceChart points={folded.map((unit) => ({ piece: unit.ordinal, minutes: Math.round(unit.active_ms / 600) / 100 }))} />
+          <PaceChart
+            points={folded.map((unit) => ({
+              piece: unit.ordinal,
+              minutes: Math.round(unit.active_ms / 600) / 100,
+            }))}
+          />
         </section>
       ) : null}
       <div className="mt-8 overflow-x-auto">
@@ -58,18 +64,30 @@ export default async function RunLogPage({ params }: { readonly params: Promise<
               <th scope="col">Piece</th>
               <th scope="col">State</th>
               <th scope="col">Reason</th>
-              <th scope="col" className="text-right">Hands on paper</th>
-              <th scope="col" className="text-right">Last tap</th>
+              <th scope="col" className="text-right">
+                Hands on paper
+              </th>
+              <th scope="col" className="text-right">
+                Last tap
+              </th>
             </tr>
           </thead>
           <tbody>
             {units.map((unit) => (
               <tr key={unit.ordinal}>
-                <th scope="row" className="font-normal">{unit.ordinal}</th>
-                <td>{unit.status === 'folded' ? unit.grade : unit.status === 'open' ? 'begun' : 'spoiled'}</td>
+                <th scope="row" className="font-normal">
+                  {unit.ordinal}
+                </th>
+                <td>
+                  {unit.status === 'folded' ? unit.grade : unit.status === 'open' ? 'begun' : 'spoiled'}
+                </td>
                 <td>{unit.reason ?? ''}</td>
-                <td className="text-right">{unit.active_ms === 0 ? '' : formatPace(unit.active_ms / 1000)}</td>
-                <td className="text-right">{unit.last_tap_at_ms === null ? '' : formatMoment(unit.last_tap_at_ms, preferences)}</td>
+                <td className="text-right">
+                  {unit.active_ms === 0 ? '' : formatPace(unit.active_ms / 1000)}
+                </td>
+                <td className="text-right">
+                  {unit.last_tap_at_ms === null ? '' : formatMoment(unit.last_tap_at_ms, preferences)}
+                </td>
               </tr>
             ))}
           </tbody>

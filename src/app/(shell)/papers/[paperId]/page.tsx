@@ -21,7 +21,8 @@ export default async function PaperPage({ params }: { readonly params: Promise<{
     <>
       <h1 className="text-4xl">{paper.name}</h1>
       <p className="second mt-1">
-        {paper.feelLabel}, {paper.caliperMm.toFixed(2)} mm thick{paper.caliperMeasuredMm === null ? ' (taken from how it feels)' : ''}: eight layers are{' '}
+        {paper.feelLabel}, {paper.caliperMm.toFixed(2)} mm thick
+        {paper.caliperMeasuredMm === null ? ' (taken from how it feels)' : ''}: eight layers are{' '}
         {(8 * paper.caliperMm).toFixed(1)} mm.
       </p>
       <div className="mt-6 grid gap-6 tablet:grid-cols-2">
@@ -36,12 +37,23 @@ export default async function PaperPage({ params }: { readonly params: Promise<{
               const size = sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)
               const what = `${size}${sheet.offcut ? ', offcut' : ''}`
               return (
-                <li key={sheet.stockItemId} className="flex flex-wrap items-end justify-between gap-3 border-t hairline py-3">
+                <li
+                  key={sheet.stockItemId}
+                  className="flex flex-wrap items-end justify-between gap-3 border-t hairline py-3"
+                >
                   <p>
                     <span className="figure text-2xl">{sheet.amount}</span> x {what}
-                    {sheet.priceMinor === null ? null : <span className="second"> at {formatMoney(sheet.priceMinor, preferences)}</span>}
+                    {sheet.priceMinor === null ? null : (
+                      <span className="second"> at {formatMoney(sheet.priceMinor, preferences)}</span>
+                    )}
                   </p>
-                  <CountSheets key={sheet.amount} stockItemId={sheet.stockItemId} amount={sheet.amount} what={what} count={countSheetsAction} />
+                  <CountSheets
+                    key={sheet.amount}
+                    stockItemId={sheet.stockItemId}
+                    amount={sheet.amount}
+                    what={what}
+                    count={countSheetsAction}
+                  />
                 </li>
               )
             })}

@@ -13,7 +13,15 @@ export default async function NewPaperPage() {
       <p className="second mt-1 mb-6">A name and its colours are enough to start; numbers can come later.</p>
       <div className="sheet-panel max-w-2xl p-6">
         <PaperForm
-          initial={{ name: '', feel: 'copier', grammageGsm: '', caliperMm: '', frontColour: '#5f8f6a', backColour: '#fdfbf5', note: '' }}
+          initial={{
+            name: '',
+            feel: 'copier',
+            grammageGsm: '',
+            caliperMm: '',
+            frontColour: '#5f8f6a',
+            backColour: '#fdfbf5',
+            note: '',
+          }}
           save={addPaperAction}
           deed="Add it to the drawer"
         />

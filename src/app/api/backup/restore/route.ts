@@ -34,7 +34,8 @@ const refuse = (code: 'BAD_BACKUP' | 'TOO_LARGE', detail: Record<string, string>
 export async function POST(request: Request): Promise<Response> {
   const opened = await openHandler(request)
   if ('response' in opened) return opened.response
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) return refuse('TOO_LARGE', { most: '512 MB' }, 413)
+  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES)
+    return refuse('TOO_LARGE', { most: '512 MB' }, 413)
   const folder = mkdtempSync(join(tmpdir(), 'kelpfield-restore-'))
   try {
     const path = join(folder, 'uploaded.db')

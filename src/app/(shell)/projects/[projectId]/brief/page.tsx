@@ -25,7 +25,10 @@ export default async function BriefPage(props: StationParams) {
         deed="Save the brief"
       />
       <div className="mt-8 border-t hairline pt-5">
-        <DeedButton act={archiveProjectAction.bind(null, project.id, !project.archived)} className="btn btn-ghost">
+        <DeedButton
+          act={archiveProjectAction.bind(null, project.id, !project.archived)}
+          className="btn btn-ghost"
+        >
           {project.archived ? 'Take this project out again' : 'Put this project away'}
         </DeedButton>
         <p className="second text-sm">Nothing is deleted; its log stays.</p>

@@ -28,8 +28,8 @@ export default async function ColourPage(props: StationParams) {
         ))}
       </ul>
       <p className="note mt-6">
-        This station will plan palettes: which side shows, fair counts, and an order in which no neighbours are alike.
-        Until then the papers are chosen in the{' '}
+        This station will plan palettes: which side shows, fair counts, and an order in which no neighbours
+        are alike. Until then the papers are chosen in the{' '}
         <Link href={`/projects/${project.id}/brief`} className="underline">
           brief
         </Link>

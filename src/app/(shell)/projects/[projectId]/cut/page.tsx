@@ -6,7 +6,15 @@ import { mmFromUm } from '@/core/units'
 import { sweepPapers } from '@/flows/read/sweep-papers'
 import type { ProjectView } from '@/flows/read/project'
 import type { LinePaperView, LineView } from '@/flows/read/project-lines'
-import { countOf, formatExact, formatLength, formatMoment, formatSheet, plural, type Preferences } from '@/ui/format'
+import {
+  countOf,
+  formatExact,
+  formatLength,
+  formatMoment,
+  formatSheet,
+  plural,
+  type Preferences,
+} from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { CutDrawing } from '@/ui/paper/CutDrawing'
 import { Swatch } from '@/ui/paper/Swatch'
@@ -51,7 +59,8 @@ function LineCuts({ project, line, preferences }: LineProps) {
   return (
     <section aria-labelledby={`line-${line.id}`}>
       <h2 id={`line-${line.id}`} className="text-2xl">
-        {line.design.name}, {line.perSquare === 4 ? 'quarter squares' : 'squares'} of {formatExact(line.sheetMm, preferences)}
+        {line.design.name}, {line.perSquare === 4 ? 'quarter squares' : 'squares'} of{' '}
+        {formatExact(line.sheetMm, preferences)}
       </h2>
       <p className="second">{proofLine(line, preferences)}</p>
       {proofOpen ? <ProofFirst project={project} line={line} preferences={preferences} /> : null}
@@ -96,8 +105,8 @@ function ProofFirst({ project, line }: LineProps) {
   return (
     <div className="note mt-4 flex flex-col gap-3">
       <p>
-        <strong>Cut one proof piece first.</strong> It sets the gauge and shows whether the size comes out, before the
-        bulk is cut.
+        <strong>Cut one proof piece first.</strong> It sets the gauge and shows whether the size comes out,
+        before the bulk is cut.
       </p>
       <div className="flex flex-wrap gap-3">
         {row ? (
@@ -148,14 +157,19 @@ function PaperCuts({ project, line, row, preferences }: LineProps & { readonly r
       </h3>
       {missingUnits > 0 ? (
         <p className="note mt-3">
-          The drawer has no sheet for {countOf(missingUnits, line.partName)} of these. Cut what there is; the rest shows at
-          the Paper station.
+          The drawer has no sheet for {countOf(missingUnits, line.partName)} of these. Cut what there is; the
+          rest shows at the Paper station.
         </p>
       ) : null}
       <ul className="mt-3 grid gap-6 tablet:grid-cols-2">
         {layouts.map((layout) => (
-          <li key={`${layout.stockId}-${layout.piecesPerSheet}`} className="grid grid-cols-[9rem_1fr] gap-4">
-            <CutDrawing layout={layout} pieceMm={line.sheetMm} colour={paper.frontColour} describe={layoutText(layout, line, preferences)} />
+          <li key={`${layout.stockId}-${layout.piecesPerSheet}`} className="grid grid-cols-[13rem_1fr] gap-5">
+            <CutDrawing
+              layout={layout}
+              pieceMm={line.sheetMm}
+              colour={paper.frontColour}
+              describe={layoutText(layout, line, preferences)}
+            />
             <div className="flex flex-col gap-2">
               <p>
                 <span className="figure text-2xl">{plural(layout.sheets, 'sheet')}</span>
@@ -191,10 +205,18 @@ async function tick(
 const sheetText = ({ sheetUm }: CutLayout, preferences: Preferences): string =>
   `of ${formatSheet(mmFromUm(sheetUm.widthUm), mmFromUm(sheetUm.heightUm), preferences)}`
 
-function layoutText({ piecesPerSheet, offcutsUm }: CutLayout, line: LineView, preferences: Preferences): string {
-  const kept = offcutsUm.map((size) => formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences))
+function layoutText(
+  { piecesPerSheet, offcutsUm }: CutLayout,
+  line: LineView,
+  preferences: Preferences,
+): string {
+  const kept = offcutsUm.map((size) =>
+    formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences),
+  )
   const pieces = `${countOf(piecesPerSheet, 'square')} from each`
-  return kept.length === 0 ? `${pieces}, nothing worth keeping left.` : `${pieces}; keep ${kept.join(' and ')}.`
+  return kept.length === 0
+    ? `${pieces}, nothing worth keeping left.`
+    : `${pieces}; keep ${kept.join(' and ')}.`
 }
 
 function CutsDone({ project, preferences }: Omit<LineProps, 'line'>) {
@@ -210,12 +232,22 @@ function CutsDone({ project, preferences }: Omit<LineProps, 'line'>) {
           const paper = line?.papers.find((row) => row.paper.id === cut.paper_id)?.paper
           const what = `${countOf(cut.pieces, line?.partName ?? 'piece')}, ${paper?.name ?? 'paper no longer on this line'}`
           return (
-            <li key={cut.id} className="flex flex-wrap items-center justify-between gap-3 border-t hairline py-2">
+            <li
+              key={cut.id}
+              className="flex flex-wrap items-center justify-between gap-3 border-t hairline py-2"
+            >
               <span>
                 {cut.proof === 1 ? 'Proof piece: ' : ''}
-                {what} <span className="second">from {plural(cut.sheets, 'sheet')}, {formatMoment(cut.at_ms, preferences)}</span>
+                {what}{' '}
+                <span className="second">
+                  from {plural(cut.sheets, 'sheet')}, {formatMoment(cut.at_ms, preferences)}
+                </span>
               </span>
-              <DeedButton act={undoCutAction.bind(null, project.id, cut.id)} className="btn btn-ghost btn-sm" label={`Undo cut: ${what}`}>
+              <DeedButton
+                act={undoCutAction.bind(null, project.id, cut.id)}
+                className="btn btn-ghost btn-sm"
+                label={`Undo cut: ${what}`}
+              >
                 Undo
               </DeedButton>
             </li>

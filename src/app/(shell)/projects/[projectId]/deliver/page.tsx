@@ -38,7 +38,9 @@ export default async function DeliverPage(props: StationParams) {
             {facts.joinsWanted > 0 ? `, ${facts.joined} of ${facts.joinsWanted} joined` : ''}
           </h2>
           {facts.foldedUnits < facts.units || facts.joined < facts.joinsWanted ? (
-            <p className="note mt-3 max-w-xl">Not all is ready. What is there can be handed over all the same.</p>
+            <p className="note mt-3 max-w-xl">
+              Not all is ready. What is there can be handed over all the same.
+            </p>
           ) : null}
           <div className="mt-5">
             <HandOver handOver={handOverAction.bind(null, project.id)} />

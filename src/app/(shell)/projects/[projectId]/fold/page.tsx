@@ -15,14 +15,20 @@ export default async function FoldPage(props: StationParams) {
   const { preferences, settings, project } = await openStation(props)
   const left = project.lines.reduce(
     (sum, line) =>
-      sum + line.papers.reduce((units, row) => units + Math.max(0, row.goodUnits - row.usableUnits), 0) * line.secondsPerPiece,
+      sum +
+      line.papers.reduce((units, row) => units + Math.max(0, row.goodUnits - row.usableUnits), 0) *
+        line.secondsPerPiece,
     0,
   )
   return (
     <StationFrame project={project} open="fold" preferences={preferences}>
-      <h2 className="text-2xl">{left === 0 ? 'All folded' : `About ${formatDuration(left)} of folding left`}</h2>
+      <h2 className="text-2xl">
+        {left === 0 ? 'All folded' : `About ${formatDuration(left)} of folding left`}
+      </h2>
       <p className="second">
-        {left === 0 ? 'Every piece wanted is folded.' : 'At the pace of your log; where there is none yet, at the usual pace of each design.'}
+        {left === 0
+          ? 'Every piece wanted is folded.'
+          : 'At the pace of your log; where there is none yet, at the usual pace of each design.'}
       </p>
       {project.lines.map((line) => (
         <section key={line.id} aria-labelledby={`fold-${line.id}`} className="mt-8">
@@ -37,7 +43,10 @@ export default async function FoldPage(props: StationParams) {
                 line={line}
                 row={row}
                 hand={settings.hand}
-                runs={project.runs.filter((run) => run.line_id === line.id && run.paper_id === row.paper.id && run.archived_at_ms === null)}
+                runs={project.runs.filter(
+                  (run) =>
+                    run.line_id === line.id && run.paper_id === row.paper.id && run.archived_at_ms === null,
+                )}
               />
             ))}
           </ul>
@@ -67,14 +76,22 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
       <p>
         <span className="figure text-2xl">{row.usableUnits}</span>
         <span className="second"> of {row.goodUnits}</span>
-        {row.spoiledUnits > 0 ? <span className="second block text-sm">{row.spoiledUnits} spoiled</span> : null}
+        {row.spoiledUnits > 0 ? (
+          <span className="second block text-sm">{row.spoiledUnits} spoiled</span>
+        ) : null}
       </p>
       {open ? (
         <p className="flex flex-wrap items-center justify-between gap-3">
           <span>
-            {open.phase === 'inspect' ? 'A tray waits to be looked over' : `Waiting at piece ${open.at_piece ?? 1} of ${open.total}`}
+            {open.phase === 'inspect'
+              ? 'A tray waits to be looked over'
+              : `Waiting at piece ${open.at_piece ?? 1} of ${open.total}`}
           </span>
-          <Link href={`/runs/${open.id}`} className="btn btn-primary" aria-label={`Go on folding ${line.design.name}, ${row.paper.name}`}>
+          <Link
+            href={`/runs/${open.id}`}
+            className="btn btn-primary"
+            aria-label={`Go on folding ${line.design.name}, ${row.paper.name}`}
+          >
             Go on folding
           </Link>
         </p>
@@ -84,7 +101,9 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
         <div>
           {row.waitingUnits < left ? (
             <p className="note mb-3">
-              {row.waitingUnits === 0 ? 'None are cut yet.' : `Only ${countOf(row.waitingUnits, line.partName)} are cut.`}{' '}
+              {row.waitingUnits === 0
+                ? 'None are cut yet.'
+                : `Only ${countOf(row.waitingUnits, line.partName)} are cut.`}{' '}
               {plural(left, 'good one')} wanted.
             </p>
           ) : null}

@@ -4,7 +4,15 @@ import { openStation, type StationParams } from '@/app/_server/open-station'
 import { meanRejectRate } from '@/core/batch'
 import { readProjectLog } from '@/flows/read/logbook'
 import type { ProjectView } from '@/flows/read/project'
-import { countOf, formatDuration, formatMoment, formatPace, formatShare, plural, type Preferences } from '@/ui/format'
+import {
+  countOf,
+  formatDuration,
+  formatMoment,
+  formatPace,
+  formatShare,
+  plural,
+  type Preferences,
+} from '@/ui/format'
 import { CountList } from '@/ui/logbook/CountList'
 import { EmptyState } from '@/ui/shell/EmptyState'
 
@@ -23,21 +31,39 @@ export default async function ProjectLogPage(props: StationParams) {
       </p>
       <h1 className="text-4xl">What it took</h1>
       {project.runs.length === 0 && project.cuts.length === 0 ? (
-        <EmptyState title="Nothing logged yet" text="Cuts, taps, grades and times of this project gather here as you work." />
+        <EmptyState
+          title="Nothing logged yet"
+          text="Cuts, taps, grades and times of this project gather here as you work."
+        />
       ) : (
         <div className="mt-6 flex flex-col gap-8">
           <div className="grid gap-6 tablet:grid-cols-4">
-            <Total figure={String(project.facts.foldedUnits)} text={`of ${countOf(project.facts.units, 'piece')} folded`} />
+            <Total
+              figure={String(project.facts.foldedUnits)}
+              text={`of ${countOf(project.facts.units, 'piece')} folded`}
+            />
             <Total figure={String(project.facts.sheetsCut)} text="sheets really used" />
             <Total figure={formatDuration(activeMs / 1000)} text="hands on paper, breaks left out" />
             <Total
-              figure={project.delivery ? formatMoment(project.delivery.handed_over_at_ms, { ...preferences, zone: project.zone }) : 'not yet'}
+              figure={
+                project.delivery
+                  ? formatMoment(project.delivery.handed_over_at_ms, { ...preferences, zone: project.zone })
+                  : 'not yet'
+              }
               text="handed over"
             />
           </div>
           <div className="grid gap-8 tablet:grid-cols-2">
-            <CountList title="By grade" rows={log.grades.map((row) => [row.grade, row.pieces])} empty="No piece is finished yet." />
-            <CountList title="Spoiled, by reason" rows={log.reasons.map((row) => [row.reason, row.pieces])} empty="None was spoiled." />
+            <CountList
+              title="By grade"
+              rows={log.grades.map((row) => [row.grade, row.pieces])}
+              empty="No piece is finished yet."
+            />
+            <CountList
+              title="Spoiled, by reason"
+              rows={log.reasons.map((row) => [row.reason, row.pieces])}
+              empty="None was spoiled."
+            />
           </div>
           <LineTable project={project} preferences={preferences} />
         </div>
@@ -55,7 +81,13 @@ function Total({ figure, text }: { readonly figure: string; readonly text: strin
   )
 }
 
-function LineTable({ project, preferences }: { readonly project: ProjectView; readonly preferences: Preferences }) {
+function LineTable({
+  project,
+  preferences,
+}: {
+  readonly project: ProjectView
+  readonly preferences: Preferences
+}) {
   return (
     <section aria-labelledby="lines-title">
       <h2 id="lines-title" className="text-2xl">
@@ -66,16 +98,26 @@ function LineTable({ project, preferences }: { readonly project: ProjectView; re
           <thead>
             <tr>
               <th scope="col">Design and paper</th>
-              <th scope="col" className="text-right">Folded</th>
-              <th scope="col" className="text-right">Spoiled</th>
-              <th scope="col" className="text-right">Sheets used</th>
-              <th scope="col" className="text-right">Pace</th>
+              <th scope="col" className="text-right">
+                Folded
+              </th>
+              <th scope="col" className="text-right">
+                Spoiled
+              </th>
+              <th scope="col" className="text-right">
+                Sheets used
+              </th>
+              <th scope="col" className="text-right">
+                Pace
+              </th>
             </tr>
           </thead>
           <tbody>
             {project.lines.flatMap((line) =>
               line.papers.map((row) => {
-                const runs = project.runs.filter((run) => run.line_id === line.id && run.paper_id === row.paper.id)
+                const runs = project.runs.filter(
+                  (run) => run.line_id === line.id && run.paper_id === row.paper.id,
+                )
                 const active = runs.reduce((sum, run) => sum + run.active_ms, 0) / 1000
                 const sheets = project.cuts
                   .filter((cut) => cut.line_id === line.id && cut.paper_id === row.paper.id)
@@ -90,7 +132,11 @@ function LineTable({ project, preferences }: { readonly project: ProjectView; re
                     </td>
                     <td className="text-right">{row.spoiledUnits}</td>
                     <td className="text-right">{sheets}</td>
-                    <td className="text-right">{row.usableUnits === 0 || active === 0 ? '' : `${formatPace(active / row.usableUnits)} a piece`}</td>
+                    <td className="text-right">
+                      {row.usableUnits === 0 || active === 0
+                        ? ''
+                        : `${formatPace(active / row.usableUnits)} a piece`}
+                    </td>
                   </tr>
                 )
               }),
@@ -101,7 +147,10 @@ function LineTable({ project, preferences }: { readonly project: ProjectView; re
       <p className="second mt-3">
         The next estimate counts with{' '}
         {project.lines
-          .map((line) => `${formatShare(meanRejectRate(line.rate), preferences.locale)} rejects and ${formatPace(line.secondsPerPiece)} for each ${line.design.name.toLowerCase()}`)
+          .map(
+            (line) =>
+              `${formatShare(meanRejectRate(line.rate), preferences.locale)} rejects and ${formatPace(line.secondsPerPiece)} for each ${line.design.name.toLowerCase()}`,
+          )
           .join('; ')}
         .
       </p>
@@ -111,8 +160,8 @@ function LineTable({ project, preferences }: { readonly project: ProjectView; re
             <li key={run.id}>
               <Link href={`/logbook/${run.id}`} className="hover:underline">
                 {run.design_name}
-                {run.paper_name === null ? '' : `, ${run.paper_name}`}: {plural(run.usable, 'good piece')}, begun{' '}
-                {formatMoment(run.started_at_ms, preferences)}
+                {run.paper_name === null ? '' : `, ${run.paper_name}`}: {plural(run.usable, 'good piece')},
+                begun {formatMoment(run.started_at_ms, preferences)}
               </Link>
             </li>
           ))}

@@ -5,7 +5,16 @@ import { squaresFor } from '@/core/batch'
 import { meanRejectRate } from '@/core/batch'
 import type { ProjectView } from '@/flows/read/project'
 import type { LinePaperView, LineView } from '@/flows/read/project-lines'
-import { countOf, formatCertainty, formatExact, formatMoney, formatShare, formatSheet, plural, type Preferences } from '@/ui/format'
+import {
+  countOf,
+  formatCertainty,
+  formatExact,
+  formatMoney,
+  formatShare,
+  formatSheet,
+  plural,
+  type Preferences,
+} from '@/ui/format'
 import { Swatch } from '@/ui/paper/Swatch'
 import { StationFrame } from '@/ui/project/StationFrame'
 
@@ -54,8 +63,13 @@ interface PaperRowProps {
 function PaperRow({ paper, demand, preferences }: PaperRowProps) {
   const missingUnits = demand.reduce((sum, { row }) => sum + row.missingUnits, 0)
   const missing = demand.map(({ row }) => row.missingSheets)
-  const missingSheets = missing.includes(null) ? null : missing.reduce<number>((sum, count) => sum + (count ?? 0), 0)
-  const planned = demand.reduce((sum, { row }) => sum + row.layouts.reduce((sheets, layout) => sheets + layout.sheets, 0), 0)
+  const missingSheets = missing.includes(null)
+    ? null
+    : missing.reduce<number>((sum, count) => sum + (count ?? 0), 0)
+  const planned = demand.reduce(
+    (sum, { row }) => sum + row.layouts.reduce((sheets, layout) => sheets + layout.sheets, 0),
+    0,
+  )
   const price = paper.sheets.find((sheet) => !sheet.offcut && sheet.priceMinor !== null)?.priceMinor ?? null
   return (
     <li className="grid gap-x-6 gap-y-2 border-t hairline py-4 last:border-b tablet:grid-cols-[13rem_1fr_1fr_9rem]">
@@ -71,7 +85,10 @@ function PaperRow({ paper, demand, preferences }: PaperRowProps) {
             {demandText(line, row)}
             <span className="second"> of {formatExact(line.sheetMm, preferences)}</span>
             {line.perSquare === 4 && row.unitsToCut > 0 ? (
-              <span className="second">, four to a square: {plural(squaresFor(row.unitsToCut, 4), 'square')}</span>
+              <span className="second">
+                : four from each of {plural(squaresFor(row.unitsToCut, 4), 'square')} of{' '}
+                {formatExact(2 * line.sheetMm, preferences)}
+              </span>
             ) : null}
           </li>
         ))}
@@ -95,7 +112,9 @@ function PaperRow({ paper, demand, preferences }: PaperRowProps) {
           </>
         ) : (
           <>
-            <p className="figure text-xl">{missingSheets === null ? countOf(missingUnits, 'piece') : `${missingSheets} short`}</p>
+            <p className="figure text-xl">
+              {missingSheets === null ? countOf(missingUnits, 'piece') : `${missingSheets} short`}
+            </p>
             <p className="second text-sm">
               {missingSheets === null
                 ? 'no sheet size gives one'
@@ -103,7 +122,11 @@ function PaperRow({ paper, demand, preferences }: PaperRowProps) {
                   ? plural(missingSheets, 'sheet')
                   : formatMoney(missingSheets * price, preferences)}
             </p>
-            <Link href={`/papers/${paper.id}`} className="btn btn-sm btn-outline mt-1" aria-label={`Add sheets of ${paper.name}`}>
+            <Link
+              href={`/papers/${paper.id}`}
+              className="btn btn-sm btn-outline mt-1"
+              aria-label={`Add sheets of ${paper.name}`}
+            >
               Add sheets
             </Link>
           </>
@@ -119,21 +142,28 @@ function demandText(line: LineView, row: LinePaperView): string {
   return `${left} good + ${row.spareUnits} spare = ${countOf(left + row.spareUnits, line.partName)}`
 }
 
-function Derivation({ project, preferences }: { readonly project: ProjectView; readonly preferences: Preferences }) {
+function Derivation({
+  project,
+  preferences,
+}: {
+  readonly project: ProjectView
+  readonly preferences: Preferences
+}) {
   return (
     <details className="mt-6">
       <summary className="cursor-pointer font-semibold">How the spares are got</summary>
       <div className="mt-2 flex max-w-prose flex-col gap-2">
         <p>
           The least number of spares with which every paper of a line has enough good pieces, all together, in{' '}
-          {formatCertainty(project.certainty)}. Rejects follow a Beta-binomial law; the rate is learnt from your log, by
-          family. With nothing logged it is one in twenty.
+          {formatCertainty(project.certainty)}. Rejects follow a Beta-binomial law; the rate is learnt from
+          your log, by family. With nothing logged it is one in twenty.
         </p>
         <ul className="list-disc pl-5">
           {project.lines.map((line) => (
             <li key={line.id}>
-              {line.design.name}: about {formatShare(meanRejectRate(line.rate), preferences.locale)} rejects expected, from{' '}
-              {countOf(Math.round(line.rate.alpha + line.rate.beta - 20), 'logged piece')} of this family.
+              {line.design.name}: about {formatShare(meanRejectRate(line.rate), preferences.locale)} rejects
+              expected, from {countOf(Math.round(line.rate.alpha + line.rate.beta - 20), 'logged piece')} of
+              this family.
             </li>
           ))}
         </ul>

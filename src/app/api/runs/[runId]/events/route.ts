@@ -18,11 +18,17 @@ async function readJson(request: Request): Promise<unknown> {
 }
 
 /** Takes taps in and gives back what the client has not seen; see docs/formats/run-events.md. */
-export async function POST(request: Request, { params }: { params: Promise<{ runId: string }> }): Promise<Response> {
+export async function POST(
+  request: Request,
+  { params }: { params: Promise<{ runId: string }> },
+): Promise<Response> {
   const opened = await openHandler(request)
   if ('response' in opened) return opened.response
   const result = await recordEvents(opened.context, (await params).runId, await readJson(request))
   if (result.ok) return Response.json(result)
   const status = result.code === 'NOT_FOUND' ? 404 : 422
-  return Response.json({ ok: false, code: result.code, message: refusalWords(result), fields: result.fields }, { status })
+  return Response.json(
+    { ok: false, code: result.code, message: refusalWords(result), fields: result.fields },
+    { status },
+  )
 }

@@ -1,0 +1,68 @@
+import type { Feel } from '../src/core/paper'
+
+/** A paper of the demo's drawer, with plain made-up names. */
+export interface DemoPaper {
+  readonly name: string
+  readonly front: string
+  readonly back: string
+  readonly feel: Feel
+  readonly grammage: string
+  readonly sheets: readonly (readonly [width: string, height: string, amount: string, price: string])[]
+}
+
+const A4 = ['21', '29.7'] as const
+const SQUARE_15 = ['15', '15'] as const
+
+export const PAPERS: readonly DemoPaper[] = [
+  {
+    name: 'Reed Green',
+    front: '#7f9563',
+    back: '#f7f4ea',
+    feel: 'thin',
+    grammage: '60',
+    sheets: [
+      [...SQUARE_15, '40', '0.08'],
+      [...A4, '12', '0.12'],
+    ],
+  },
+  {
+    name: 'Tidewater',
+    front: '#2c6e7f',
+    back: '#cfe3e6',
+    feel: 'copier',
+    grammage: '80',
+    sheets: [[...A4, '25', '0.14']],
+  },
+  {
+    name: 'Buoy Orange',
+    front: '#c4491d',
+    back: '#f7e3d3',
+    feel: 'copier',
+    grammage: '80',
+    sheets: [[...A4, '18', '0.14']],
+  },
+  {
+    name: 'Oyster',
+    front: '#e2d8c3',
+    back: '#fbf8f1',
+    feel: 'soft',
+    grammage: '70',
+    sheets: [[...A4, '9', '0.18']],
+  },
+  {
+    name: 'Dusk Plum',
+    front: '#6a4a66',
+    back: '#e8dbe6',
+    feel: 'copier',
+    grammage: '80',
+    sheets: [[...A4, '14', '0.14']],
+  },
+  {
+    name: 'Sea Holly',
+    front: '#5c7fa3',
+    back: '#e3ebf3',
+    feel: 'heavy',
+    grammage: '100',
+    sheets: [[...SQUARE_15, '10', '0.20']],
+  },
+]

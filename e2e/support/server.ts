@@ -1,0 +1,128 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+const ROOT = join(import.meta.dirname, '..', '..')
+const NEXT = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next')
+const TSX = join(ROOT, 'node_modules', 'tsx', 'dist', 'cli.mjs')
+const PATIENCE_MS = 30_000
+
+export interface ServerOptions {
+  readonly demo?: boolean
+  readonly env?: Readonly<Record<string, string>>
+}
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const probe = createServer()
+    probe.once('error', reject)
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address()
+      probe.close(() =>
+        address !== null && typeof address === 'object'
+          ? resolve(address.port)
+          : reject(new Error('no port')),
+      )
+    })
+  })
+
+/** The built application on a port and in a data folder of its own; it can be stopped and started again. */
+export class TestServer {
+  readonly folder: string
+  readonly port: number
+  readonly output: string[] = []
+  #env: Readonly<Record<string, string>>
+  #process: ChildProcess | null = null
+
+  private constructor(folder: string, port: number, env: Readonly<Record<string, string>>) {
+    this.folder = folder
+    this.port = port
+    this.#env = env
+  }
+
+  static async start(options: ServerOptions = {}): Promise<TestServer> {
+    const folder = mkdtempSync(join(tmpdir(), 'kelpfield-e2e-'))
+    const server = new TestServer(folder, await freePort(), options.env ?? {})
+    if (options.demo === true) server.script('load-demo')
+    await server.begin()
+    return server
+  }
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`
+  }
+
+  get #environment(): NodeJS.ProcessEnv {
+    return {
+      ...process.env,
+      NEXT_TELEMETRY_DISABLED: '1',
+      NODE_ENV: 'production',
+      KELPFIELD_DATA: this.folder,
+      KELPFIELD_PORT: String(this.port),
+      ...this.#env,
+    }
+  }
+
+  /** Runs one of the project's scripts on this server's data. */
+  script(name: string, input = ''): { readonly status: number | null; readonly output: string } {
+    const { status, stdout, stderr } = spawnSync(
+      process.execPath,
+      [TSX, join(ROOT, 'scripts', `${name}.ts`)],
+      {
+        cwd: ROOT,
+        env: this.#environment,
+        input,
+        encoding: 'utf8',
+      },
+    )
+    return { status, output: `${stdout}${stderr}` }
+  }
+
+  /** Sets variables for the next start. */
+  configure(env: Readonly<Record<string, string>>): void {
+    this.#env = { ...this.#env, ...env }
+  }
+
+  async begin(): Promise<void> {
+    const server = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
+      cwd: ROOT,
+      env: this.#environment,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    })
+    this.#process = server
+    server.stdout.on('data', (chunk: Buffer) => this.output.push(chunk.toString()))
+    server.stderr.on('data', (chunk: Buffer) => this.output.push(chunk.toString()))
+    const giveUpAt = Date.now() + PATIENCE_MS
+    for (;;) {
+      if (await this.#answers()) return
+      if (Date.now() > giveUpAt || server.exitCode !== null)
+        throw new Error(`no server: ${this.output.join('')}`)
+      await new Promise((resolve) => setTimeout(resolve, 100))
+    }
+  }
+
+  async #answers(): Promise<boolean> {
+    try {
+      return (await fetch(`${this.address}/unlock`, { redirect: 'manual' })).status < 500
+    } catch {
+      return false
+    }
+  }
+
+  /** Ends the process; the data stays. */
+  async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
+    const server = this.#process
+    this.#process = null
+    if (!server || server.exitCode !== null) return
+    const ended = new Promise((resolve) => server.once('exit', resolve))
+    server.kill(signal)
+    await ended
+  }
+
+  async remove(): Promise<void> {
+    await this.stop()
+    rmSync(this.folder, { recursive: true, force: true })
+  }
+}
