@@ -15,8 +15,12 @@ const config = {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(nanoid|comlink|idb|canonicalize)/)'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^server-only$': '<rootDir>/test/server-only.ts' },
+  transformIgnorePatterns: ['/node_modules/(?!(nanoid|comlink|idb|canonicalize|jose)/)'],
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^server-only$': '<rootDir>/test/server-only.ts',
+    '^canonicalize$': '<rootDir>/node_modules/canonicalize/lib/canonicalize.js',
+  },
 }
 
 export default config

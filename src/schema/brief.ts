@@ -54,15 +54,15 @@ const lineShape = (unit: LengthUnit) =>
     designId: idText('a design'),
     variantKey: idText('a variant'),
     sizing: choice('which size you give', ['finished', 'sheet']),
-    axis: z.string().max(64),
+    axis: z.string().max(64, 'Choose which way the size is measured.'),
     size: lengthText({ name: 'the size', unit, minMm: 5, maxMm: SHEET_RANGE_MM.max }),
     gauges: z.record(
       z.string().max(64),
       lengthText({ name: 'the gauge', unit, minMm: 0, maxMm: SHEET_RANGE_MM.max }),
     ),
-    pieces: z.string().max(5000),
+    pieces: z.string().max(5000, 'Enter how many as a whole number.'),
     attachedTo: z.union([z.literal(''), idText('the line it goes on')]),
-    perPiece: z.string().max(5000),
+    perPiece: z.string().max(5000, 'Enter how many on each as a whole number.'),
     papers: z
       .array(
         z.strictObject({

@@ -1,0 +1,446 @@
+import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
+import { loadDemo } from '../../demo/load'
+import type { RunEvent } from '@/core/run'
+import { rebuildStockLevels } from '@/data/repositories/stock'
+import type { DeedResult } from './deed'
+import { archiveProject } from './deeds/archive-project'
+import { tickCut, undoCut } from './deeds/cuts'
+import { handOver, recordJoin, undoHandOver } from './deeds/joins'
+import { addSheets, countSheets, putPaperAway, savePaper } from './deeds/papers'
+import { acceptProof, cutProof, skipProof } from './deeds/proofs'
+import { recordEvents, startProjectRun } from './deeds/runs'
+import { saveBrief } from './deeds/save-brief'
+import { readBench } from './read/bench'
+import { readLogbook } from './read/logbook'
+import { readDrawer } from './read/papers'
+import { readProject, type ProjectView } from './read/project'
+import { readRun } from './read/run'
+import { roomOpen, setPassphrase, unlock } from './room'
+import { rebuildRunProjections } from './run-projection'
+import { currentSettings, saveSettings, switchUnit } from './settings'
+
+let database: TemporaryDatabase
+beforeEach(async () => {
+  database = await temporaryDatabase()
+})
+afterEach(() => database.remove())
+
+const ok = async <Value>(result: Promise<DeedResult<Value>>): Promise<Value> => {
+  const settled = await result
+  if (!settled.ok) throw new Error(JSON.stringify(settled))
+  return settled.value
+}
+const refusal = async (result: Promise<DeedResult<unknown>>) => {
+  const settled = await result
+  if (settled.ok) throw new Error('it was not refused')
+  return settled
+}
+
+const paperNamed = async (name: string, sheets: string) => {
+  const { context } = database
+  const fields = {
+    name,
+    feel: 'copier',
+    grammageGsm: '80',
+    caliperMm: '',
+    frontColour: '#c4491d',
+    backColour: '#ffffff',
+    note: '',
+  }
+  const { paperId } = await ok(savePaper(context, null, fields))
+  await ok(
+    addSheets(context, {
+      paperId,
+      width: '21',
+      height: '29.7',
+      offcut: false,
+      amount: sheets,
+      price: '0.14',
+    }),
+  )
+  return paperId
+}
+const lineOf = (orange: string) => ({
+  id: 'new-1',
+  designId: 'corner-folded-rosette',
+  variantKey: 'plain',
+  sizing: 'finished',
+  axis: 'edge-to-edge',
+  size: '5',
+  gauges: { overhang: '0.3' },
+  pieces: '4',
+  attachedTo: '',
+  perPiece: '',
+  papers: [{ paperId: orange, pieces: '4' }],
+})
+const leavesOf = (green: string) => ({
+  ...lineOf(green),
+  id: 'new-2',
+  designId: 'narrow-leaf',
+  variantKey: 'halved',
+  axis: 'tip-to-tip',
+  size: '8.5',
+  gauges: {},
+  pieces: '',
+  attachedTo: 'new-1',
+  perPiece: '2',
+  papers: [{ paperId: green, pieces: '8' }],
+})
+const briefOf = (lines: readonly object[]) => ({
+  name: 'Lids',
+  dueOn: '',
+  certainty: '0.95',
+  note: '',
+  lines,
+})
+
+interface Planned {
+  readonly id: string
+  readonly orange: string
+  readonly green: string
+}
+const planned = async (): Promise<Planned> => {
+  const [orange, green] = [await paperNamed('Buoy Orange', '10'), await paperNamed('Reed Green', '10')]
+  const { projectId } = await ok(
+    saveBrief(database.context, null, briefOf([lineOf(orange), leavesOf(green)])),
+  )
+  return { id: projectId, orange, green }
+}
+const view = async (id: string): Promise<ProjectView> => {
+  const project = await readProject(database.context, id)
+  if (!project) throw new Error('no project')
+  return project
+}
+const cutAll = async (id: string, lineIndex: number) => {
+  const line = (await view(id)).lines[lineIndex]!
+  for (const row of line.papers)
+    for (const { stockId, piecesPerSheet, sheets } of row.layouts)
+      await ok(
+        tickCut(database.context, id, {
+          lineId: line.id,
+          paperId: row.paper.id,
+          stockId,
+          piecesPerSheet,
+          sheets: String(sheets),
+        }),
+      )
+}
+
+describe('brief to paper', () => {
+  test('5 cm edge to edge becomes a square of 124.5 mm on a half-millimetre ruler, with spares', async () => {
+    const { id } = await planned()
+    const [rosettes, leaves] = (await view(id)).lines
+    expect(rosettes?.sheetMm).toBe(124.5)
+    expect(rosettes?.papers[0]).toMatchObject({ goodUnits: 4, spareUnits: 1, unitsToCut: 5, missingUnits: 0 })
+    expect(leaves).toMatchObject({ pieces: 8, perPiece: 2, attachedTo: rosettes?.id })
+  })
+  test('what the drawer cannot give is short, in units and in sheets to buy', async () => {
+    const orange = await paperNamed('Buoy Orange', '1')
+    const { projectId } = await ok(saveBrief(database.context, null, briefOf([lineOf(orange)])))
+    const project = await view(projectId)
+    expect(project.facts).toMatchObject({ shortUnits: 3, shortSheets: 2 })
+    expect(project.next.deed).toBe('get paper')
+  })
+  test('a refused brief changes nothing', async () => {
+    const { id } = await planned()
+    const before = await view(id)
+    const bad = briefOf([{ ...lineOf('nowhere'), pieces: '-1' }])
+    expect((await refusal(saveBrief(database.context, id, bad))).fields['lines.0.pieces']).toBeDefined()
+    expect(await view(id)).toEqual(before)
+  })
+  test('a line with cuts cannot be taken out of the brief; the refusal names it', async () => {
+    const { id, orange, green } = await planned()
+    await cutAll(id, 0)
+    const standing = { ...leavesOf(green), attachedTo: '', perPiece: '', pieces: '8' }
+    const refused = await refusal(saveBrief(database.context, id, briefOf([standing])))
+    expect(refused).toMatchObject({
+      code: 'LINE_IN_USE',
+      detail: { line: 'Corner-folded rosette', cuts: 2 },
+    })
+    expect((await view(id)).lines).toHaveLength(2)
+    expect(orange).not.toBe(green)
+  })
+  test('a project put away leaves the bench and comes back whole', async () => {
+    const { id } = await planned()
+    await ok(archiveProject(database.context, id, true))
+    expect((await readBench(database.context)).projects).toEqual([])
+    await ok(archiveProject(database.context, id, false))
+    expect((await readBench(database.context)).projects).toHaveLength(1)
+  })
+})
+
+describe('the drawer', () => {
+  test('a count goes into the ledger as a difference, and levels can be made anew from it', async () => {
+    await paperNamed('Oyster', '9')
+    const [paper] = await readDrawer(database.context)
+    const stockItemId = paper!.sheets[0]!.stockItemId
+    await ok(countSheets(database.context, { stockItemId, amount: '7' }))
+    const moves = await database.db
+      .selectFrom('stock_move')
+      .select(['delta', 'kind'])
+      .orderBy('seq')
+      .execute()
+    expect(moves).toEqual([
+      { delta: 9, kind: 'bought' },
+      { delta: -2, kind: 'counted' },
+    ])
+    await database.db.updateTable('stock_level').set({ amount: 99 }).execute()
+    await rebuildStockLevels(database.db)
+    expect((await readDrawer(database.context))[0]?.sheets[0]?.amount).toBe(7)
+  })
+  test('two papers of one name, or a paper in use put away: refused with the reason', async () => {
+    const { orange } = await planned()
+    const twin = {
+      name: 'buoy orange',
+      feel: 'thin',
+      grammageGsm: '',
+      caliperMm: '',
+      frontColour: '#000000',
+      backColour: '#ffffff',
+      note: '',
+    }
+    expect((await refusal(savePaper(database.context, null, twin))).fields['name']).toContain('Buoy Orange')
+    expect(await refusal(putPaperAway(database.context, orange, true))).toMatchObject({
+      code: 'PAPER_IN_USE',
+      detail: { project: 'Lids' },
+    })
+  })
+})
+
+describe('cutting', () => {
+  test('the proof piece takes one sheet, keeps the rest of it, and is the first of the pieces', async () => {
+    const { id, orange } = await planned()
+    const lineId = (await view(id)).lines[0]!.id
+    await ok(cutProof(database.context, id, { lineId, paperId: orange }))
+    const project = await view(id)
+    expect(project.next.deed).toBe('judge the proof piece')
+    expect(project.lines[0]?.papers[0]).toMatchObject({ cutUnits: 1, unitsToCut: 4 })
+    const sheets = project.papers.find((paper) => paper.id === orange)?.sheets
+    expect(sheets?.find((sheet) => !sheet.offcut)?.amount).toBe(9)
+    expect(sheets?.filter((sheet) => sheet.offcut).length).toBeGreaterThan(0)
+    await ok(acceptProof(database.context, id, { lineId, axis: 'edge-to-edge', measured: '4.9' }))
+    expect((await view(id)).lines[0]?.proof).toEqual({
+      status: 'accepted',
+      measuredMm: 49,
+      axis: 'edge-to-edge',
+    })
+  })
+  test('a cut can be taken back with its sheets and offcuts, not once its pieces are folded', async () => {
+    const { id } = await planned()
+    await ok(skipProof(database.context, id, (await view(id)).lines[0]!.id))
+    const before = await readDrawer(database.context)
+    await cutAll(id, 0)
+    const { cuts } = await view(id)
+    for (const cut of cuts) await ok(undoCut(database.context, id, cut.id))
+    const amounts = (papers: Awaited<ReturnType<typeof readDrawer>>) =>
+      papers.map((paper) =>
+        paper.sheets
+          .filter((sheet) => sheet.amount > 0)
+          .map(({ widthMm, heightMm, amount }) => ({ widthMm, heightMm, amount })),
+      )
+    expect(amounts(await readDrawer(database.context))).toEqual(amounts(before))
+    expect(await refusal(undoCut(database.context, id, cuts[0]!.id))).toMatchObject({ code: 'NOT_FOUND' })
+    await cutAll(id, 0)
+    const { runId } = await startRun({
+      id,
+      orange: (await view(id)).lines[0]!.papers[0]!.paper.id,
+      green: '',
+    })
+    await ok(
+      send(
+        runId,
+        [1, 2, 3, 4, 5].map((piece) => tapOf(piece)),
+      ),
+    )
+    expect(await refusal(undoCut(database.context, id, (await view(id)).cuts[0]!.id))).toMatchObject({
+      code: 'CUT_IN_USE',
+    })
+  })
+  test('a layout that is no longer the plan, or more sheets than it has: refused, nothing moved', async () => {
+    const { id, orange } = await planned()
+    const line = (await view(id)).lines[0]!
+    const { stockId, piecesPerSheet } = line.papers[0]!.layouts[0]!
+    const tick = { lineId: line.id, paperId: orange, stockId, piecesPerSheet, sheets: '99' }
+    expect((await refusal(tickCut(database.context, id, tick))).fields['sheets']).toContain('up to')
+    expect(
+      await refusal(tickCut(database.context, id, { ...tick, piecesPerSheet: 7, sheets: '1' })),
+    ).toMatchObject({ code: 'PLAN_CHANGED' })
+    expect((await view(id)).cuts).toEqual([])
+  })
+})
+
+const startRun = async ({ id, orange }: Planned, pieces = '4') =>
+  ok(
+    startProjectRun(database.context, id, {
+      lineId: (await view(id)).lines[0]!.id,
+      paperId: orange,
+      pieces,
+      grain: 'piece',
+      order: 'piece by piece',
+      traySize: '2',
+      hand: 'right',
+    }),
+  )
+
+const LAST_STEP = 8
+const tapOf = (piece: number, id = `tap-${piece}-aaaaaa`): RunEvent => ({
+  id,
+  lane: 1,
+  atMs: TEST_NOW_MS,
+  kind: 'done',
+  piece,
+  step: LAST_STEP - 1,
+  repeat: 1,
+  attempt: 0,
+  lapMs: 300_000,
+})
+const send = (runId: string, events: readonly object[], epoch = '') =>
+  recordEvents(database.context, runId, { epoch, since: 0, events })
+
+describe('folding', () => {
+  test('taps count once, whatever is sent again, and the projections follow', async () => {
+    const job = await planned()
+    const { runId } = await startRun(job)
+    await ok(send(runId, [tapOf(1)]))
+    await ok(send(runId, [tapOf(1), tapOf(2)]))
+    await ok(send(runId, [tapOf(2, 'another-window')]))
+    const project = await view(job.id)
+    expect(project.lines[0]?.papers[0]).toMatchObject({ usableUnits: 2, spoiledUnits: 0 })
+    const run = await readRun(database.context, runId)
+    expect(run?.feed.events).toHaveLength(3)
+  })
+  test('a tap at a place this run does not have is refused by name and not stored; the rest is kept', async () => {
+    const { runId } = await startRun(await planned())
+    const taken = await ok(send(runId, [{ ...tapOf(1), step: 77 }, tapOf(2)]))
+    expect(taken.refused).toEqual(['tap-1-aaaaaa'])
+    expect(taken.kept).toEqual(['tap-2-aaaaaa'])
+    expect(taken.events).toHaveLength(1)
+  })
+  test('a batch with one malformed event is refused whole', async () => {
+    const { runId } = await startRun(await planned())
+    expect(await refusal(send(runId, [tapOf(1), { kind: 'done' }]))).toMatchObject({ code: 'FIELDS' })
+    expect((await readRun(database.context, runId))?.feed.events).toEqual([])
+    expect(await refusal(send('nowhere', []))).toMatchObject({ code: 'NOT_FOUND' })
+  })
+  test('projections made anew from the ledger are the same', async () => {
+    const { runId } = await startRun(await planned())
+    const spoil = { id: 'spoiled-it-aa', lane: 1, atMs: TEST_NOW_MS, kind: 'spoil', piece: 2, attempt: 0 }
+    const reason = {
+      id: 'because-aaaa',
+      lane: 1,
+      atMs: TEST_NOW_MS,
+      kind: 'reason',
+      piece: 2,
+      reason: 'torn',
+    }
+    await ok(send(runId, [tapOf(1), spoil, reason, tapOf(3)]))
+    const units = () => database.db.selectFrom('run_unit').selectAll().orderBy('ordinal').execute()
+    const progress = () => database.db.selectFrom('run_progress').selectAll().execute()
+    const before = [await units(), await progress()]
+    await database.db.deleteFrom('run_unit').execute()
+    await database.db.deleteFrom('run_progress').execute()
+    expect(await rebuildRunProjections(database.context)).toBe(1)
+    expect([await units(), await progress()]).toEqual(before)
+  })
+  test('rejects and times in the log change the next estimate', async () => {
+    const job = await planned()
+    const { runId } = await startRun(job)
+    const before = (await view(job.id)).lines[0]!
+    const spoiled = [1, 2, 3].map((piece) => ({
+      id: `spoiled-${piece}-aaa`,
+      lane: 1,
+      atMs: TEST_NOW_MS,
+      kind: 'spoil',
+      piece,
+      attempt: 0,
+    }))
+    await ok(send(runId, [...spoiled, tapOf(4), tapOf(5)]))
+    const after = (await view(job.id)).lines[0]!
+    expect(after.rate).toEqual({ alpha: before.rate.alpha + 3, beta: before.rate.beta + 2 })
+    expect(after.secondsPerPiece).toBeLessThan(before.secondsPerPiece)
+    const log = await readLogbook(database.context)
+    expect(log.reasons).toEqual([{ reason: 'no reason given', pieces: 3 }])
+  })
+})
+
+describe('joining and handing over', () => {
+  test('no more can be joined than is folded, and one press counts once', async () => {
+    const job = await planned()
+    const lineId = (await view(job.id)).lines[0]!.id
+    const press = (id: string, delta: 1 | -1) => recordJoin(database.context, job.id, { id, lineId, delta })
+    expect(await refusal(press('first', 1))).toMatchObject({ code: 'NOTHING_TO_JOIN' })
+    const { runId } = await startRun(job)
+    await ok(send(runId, [tapOf(1), tapOf(2)]))
+    expect(await refusal(press('first', 1))).toMatchObject({ code: 'NOTHING_TO_JOIN' })
+    const leaves = (await view(job.id)).lines[1]!
+    const { runId: leafRun } = await ok(
+      startProjectRun(database.context, job.id, {
+        lineId: leaves.id,
+        paperId: job.green,
+        pieces: '8',
+        grain: 'piece',
+        order: 'piece by piece',
+        traySize: '8',
+        hand: 'right',
+      }),
+    )
+    await ok(
+      send(
+        leafRun,
+        [1, 2, 3, 4].map((piece) => ({ ...tapOf(piece, `leaf-${piece}-aaaaaa`), step: 3 })),
+      ),
+    )
+    await ok(press('first', 1))
+    await ok(press('first', 1))
+    expect((await view(job.id)).joins[0]).toMatchObject({ joined: 1, joinable: 2, pieces: 4 })
+    await ok(press('back', -1))
+    expect(await refusal(press('below', -1))).toMatchObject({ code: 'NOTHING_JOINED' })
+  })
+  test('handed over once, and taken back', async () => {
+    const { id } = await planned()
+    await ok(handOver(database.context, id, { note: 'to the jetty' }))
+    expect((await view(id)).next.deed).toBe('nothing left')
+    expect(await refusal(handOver(database.context, id, { note: '' }))).toMatchObject({
+      code: 'ALREADY_HANDED_OVER',
+    })
+    await ok(undoHandOver(database.context, id))
+    expect((await view(id)).delivery).toBeNull()
+  })
+})
+
+test('settings: defaults, the unit switch takes the ruler along, nonsense is refused', async () => {
+  expect(await currentSettings(database.context)).toMatchObject({ unit: 'cm', ruler: 'mm-0.5' })
+  expect(await ok(switchUnit(database.context))).toMatchObject({ unit: 'in', ruler: 'inch-1/16' })
+  const refused = await refusal(saveSettings(database.context, { unit: 'furlong' }))
+  expect(Object.keys(refused.fields)).toContain('unit')
+  expect(await currentSettings(database.context)).toMatchObject({ unit: 'in' })
+})
+
+test('the room opens with the passphrase only, and after ten wrong tries it waits', async () => {
+  const { context } = database
+  expect((await refusal(setPassphrase(context, 'short'))).fields['passphrase']).toContain('8 characters')
+  await ok(setPassphrase(context, 'reed and tide'))
+  const cookie = await ok(unlock(context, 'reed and tide'))
+  expect(await roomOpen(context, cookie)).toBe(true)
+  await ok(setPassphrase(context, 'oyster lamp'))
+  expect(await roomOpen(context, cookie)).toBe(false)
+  for (let attempt = 0; attempt < 10; attempt++)
+    expect(await refusal(unlock(context, 'wrong one'))).toMatchObject({ code: 'WRONG_PASSPHRASE' })
+  expect(await refusal(unlock(context, 'oyster lamp'))).toMatchObject({ code: 'TOO_MANY_TRIES' })
+})
+
+test('the demo loads through the same deeds as everything else, the first tray folded, waiting at piece 7', async () => {
+  await loadDemo(database.context)
+  const bench = await readBench(database.context)
+  expect(bench.openRuns.find((run) => run.design_id === 'corner-folded-rosette')).toMatchObject({
+    at_piece: 7,
+    wanted: 12,
+  })
+  expect(bench.projects.map((project) => project.next.deed).sort()).toEqual([
+    'get paper',
+    'go on folding',
+    'nothing left',
+  ])
+  for (const project of bench.projects)
+    for (const line of project.lines) expect(line.papers.length).toBeGreaterThan(0)
+}, 30_000)

@@ -1,0 +1,32 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { openDatabase, type OpenDatabase } from '../src/data/open-database'
+import type { FlowContext } from '../src/flows/flow-context'
+import { storeLibrary } from '../src/flows/store-library'
+
+/** 25 November 2026, 09:30 UTC: a Wednesday. */
+export const TEST_NOW_MS = Date.UTC(2026, 10, 25, 9, 30)
+
+export interface TemporaryDatabase extends OpenDatabase {
+  readonly context: FlowContext
+  readonly folder: string
+  readonly remove: () => Promise<void>
+}
+
+/** A real migrated SQLite file with the library stored, gone after `remove`. */
+export async function temporaryDatabase(): Promise<TemporaryDatabase> {
+  const folder = mkdtempSync(join(tmpdir(), 'kelpfield-test-'))
+  const database = await openDatabase(join(folder, 'kelpfield.db'))
+  const context = { db: database.db, nowMs: TEST_NOW_MS }
+  await storeLibrary(context)
+  return {
+    ...database,
+    context,
+    folder,
+    remove: async () => {
+      await database.db.destroy()
+      rmSync(folder, { recursive: true, force: true })
+    },
+  }
+}
