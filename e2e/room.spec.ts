@@ -1,0 +1,163 @@
+import { request as httpRequest } from 'node:http'
+import { expect, expectAccessible, test } from './support/fixtures'
+import { TestServer } from './support/server'
+
+const PASSPHRASE = 'reed and tide water'
+const ROUTES = [
+  '/',
+  '/projects',
+  '/projects/new',
+  '/projects/x',
+  ...['brief', 'colour', 'paper', 'cut', 'fold', 'join', 'deliver', 'log'].map(
+    (station) => `/projects/x/${station}`,
+  ),
+  '/designs',
+  '/designs/narrow-leaf',
+  '/papers',
+  '/papers/new',
+  '/papers/x',
+  '/logbook',
+  '/logbook/x',
+  '/runs/x',
+  '/settings',
+] as const
+
+let server: TestServer
+test.beforeAll(async () => {
+  server = await TestServer.start({ demo: true })
+  await server.stop()
+})
+test.afterAll(() => server.remove())
+
+/** A request with any Host header: fetch does not let one be set. */
+const withHost = (
+  host: string,
+  path = '/',
+  method = 'GET',
+  headers: Record<string, string> = {},
+): Promise<{ status: number; text: string; headers: NodeJS.Dict<string | string[]> }> =>
+  new Promise((resolve, reject) => {
+    const request = httpRequest(
+      { host: '127.0.0.1', port: server.port, path, method, headers: { host, ...headers } },
+      (response) => {
+        let text = ''
+        response.on('data', (chunk: Buffer) => (text += chunk.toString()))
+        response.on('end', () =>
+          resolve({ status: response.statusCode ?? 0, text, headers: response.headers }),
+        )
+      },
+    )
+    request.on('error', reject)
+    request.end(method === 'POST' ? '{}' : undefined)
+  })
+
+test.describe.serial('open to the room', () => {
+  test('it does not start before a passphrase is set, and says how to set one', () => {
+    server.configure({ KELPFIELD_ROOM: '1' })
+    const refused = server.script('preflight')
+    expect(refused.status).toBe(1)
+    expect(refused.output).toContain('npm run passphrase')
+    const short = server.script('passphrase', 'short\n')
+    expect(short.status).toBe(1)
+    expect(short.output).toContain('at least 8 characters')
+    expect(server.script('passphrase', `${PASSPHRASE}\n`).status).toBe(0)
+    expect(server.script('preflight').status).toBe(0)
+  })
+
+  test('locked: every page leads to the lock, every handler refuses', async ({ page }) => {
+    await server.begin()
+    for (const path of ROUTES) {
+      const answer = await withHost(`127.0.0.1:${server.port}`, path)
+      expect({ path, status: answer.status, to: answer.headers['location'] }).toEqual({
+        path,
+        status: 307,
+        to: '/unlock',
+      })
+      expect(answer.text).not.toContain('Rosettes')
+    }
+    const host = `127.0.0.1:${server.port}`
+    expect((await withHost(host, '/api/backup')).status).toBe(401)
+    expect((await withHost(host, '/api/backup/restore', 'POST')).status).toBe(401)
+    expect((await withHost(host, '/api/runs/x/events', 'POST')).status).toBe(401)
+    await page.goto(server.address)
+    await expect(page.getByRole('heading', { name: 'Kelpfield is locked' })).toBeVisible()
+    await expectAccessible(page)
+  })
+
+  test('unlocked with the passphrase only, by a cookie that scripts cannot read', async ({
+    page,
+    context,
+  }) => {
+    await page.goto(server.address)
+    await page.getByLabel('Passphrase').fill('not this one')
+    await page.getByRole('button', { name: 'Unlock' }).click()
+    await expect(page.getByText('This is not the passphrase')).toBeVisible()
+    await page.getByLabel('Passphrase').fill(PASSPHRASE)
+    await page.getByRole('button', { name: 'Unlock' }).click()
+    await expect(page.getByRole('heading', { name: 'Bench' })).toBeVisible()
+    const [cookie] = await context.cookies()
+    expect(cookie).toMatchObject({ httpOnly: true, sameSite: 'Strict' })
+    // A new passphrase, set on the machine, locks every device again.
+    expect(server.script('passphrase', 'oyster lamp light\n').status).toBe(0)
+    await page.goto(`${server.address}/papers`)
+    await expect(page.getByRole('heading', { name: 'Kelpfield is locked' })).toBeVisible()
+  })
+
+  test('a forged cookie opens nothing', async ({ page, context }) => {
+    await context.addCookies([
+      { name: 'kelpfield-room', value: 'eyJhbGciOiJub25lIn0.eyJnZW5lcmF0aW9uIjoxfQ.', url: server.address },
+    ])
+    await page.goto(server.address)
+    await expect(page.getByRole('heading', { name: 'Kelpfield is locked' })).toBeVisible()
+  })
+
+  test('after ten wrong tries it waits', async ({ page }) => {
+    await page.goto(`${server.address}/unlock`)
+    for (let attempt = 0; attempt < 10; attempt++) {
+      await page.getByLabel('Passphrase').fill(`wrong ${attempt} again`)
+      await page.getByRole('button', { name: 'Unlock' }).click()
+      await expect(page.getByRole('button', { name: 'Unlock' })).toBeEnabled()
+      await expect(page.getByRole('alert').filter({ hasText: /not the passphrase|Too many/ })).toBeVisible()
+    }
+    await page.getByLabel('Passphrase').fill('oyster lamp light')
+    await page.getByRole('button', { name: 'Unlock' }).click()
+    await expect(page.getByText('Too many wrong tries')).toBeVisible()
+  })
+})
+
+test('foreign host names and origins are refused, and pages carry their headers', async ({ demo }) => {
+  server = demo
+  const own = `127.0.0.1:${demo.port}`
+  expect((await withHost('evil.example')).status).toBe(421)
+  expect((await withHost(`127.0.0.1.evil.example:${demo.port}`, '/papers')).status).toBe(421)
+  expect((await withHost('evil.example', '/api/backup')).status).toBe(421)
+  expect((await withHost('evil.example', '/api/backup/restore', 'POST')).status).toBe(403)
+  const foreign = { origin: 'https://evil.example' }
+  expect((await withHost(own, '/api/runs/x/events', 'POST', foreign)).status).toBe(403)
+  expect((await withHost(own, '/api/backup/restore', 'POST', foreign)).status).toBe(403)
+  expect((await withHost(own, '/settings', 'POST', foreign)).status).toBe(403)
+  const page = await withHost(own)
+  expect(page.status).toBe(200)
+  expect(page.headers['content-security-policy']).toContain("default-src 'self'")
+  expect(page.headers['content-security-policy']).toMatch(/script-src 'self' 'nonce-[^']+'/)
+  expect(page.headers['content-security-policy']).not.toContain('unsafe-eval')
+  expect(page.headers).toMatchObject({
+    'x-content-type-options': 'nosniff',
+    'x-frame-options': 'DENY',
+    'referrer-policy': 'same-origin',
+  })
+  expect(page.headers['x-powered-by']).toBeUndefined()
+})
+
+test('nothing asks for anything outside this machine', async ({ page, demo }) => {
+  const outside: string[] = []
+  page.on('request', (request) => {
+    const { hostname, protocol } = new URL(request.url())
+    if (protocol.startsWith('http') && hostname !== '127.0.0.1') outside.push(request.url())
+  })
+  for (const path of ['/', '/designs', '/papers', '/logbook', '/settings', '/projects/new']) {
+    await page.goto(`${demo.address}${path}`)
+    await page.evaluate(() => document.fonts.ready)
+  }
+  expect(outside).toEqual([])
+})

@@ -1,0 +1,71 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test as base, type Page } from '@playwright/test'
+import { TestServer } from './server'
+
+interface Fixtures {
+  /** Fails the test when any page of it wrote an error to the console or threw. */
+  readonly quietConsole: { readonly expectErrors: (pattern: RegExp) => void }
+}
+
+interface WorkerFixtures {
+  /** A server with the demo data, shared by the tests of one file that only read. */
+  readonly demo: TestServer
+}
+
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  demo: [
+    async ({}, use) => {
+      const server = await TestServer.start({ demo: true })
+      await use(server)
+      await server.remove()
+    },
+    { scope: 'worker' },
+  ],
+  quietConsole: [
+    async ({ context }, use) => {
+      const errors: string[] = []
+      const expected: RegExp[] = []
+      context.on('console', (message) => {
+        if (message.type() === 'error') errors.push(message.text())
+      })
+      context.on('weberror', (error) => errors.push(String(error.error())))
+      await use({ expectErrors: (pattern) => expected.push(pattern) })
+      expect(errors.filter((text) => !expected.some((pattern) => pattern.test(text)))).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+
+export { expect }
+
+/** WCAG 2.2 A and AA by axe; every finding is printed with its place. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze()
+  expect(
+    violations.flatMap(({ id, nodes }) =>
+      nodes.map((node) => `${id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`),
+    ),
+  ).toEqual([])
+}
+
+/** The table is listening: the page is hydrated and kept taps are taken up. */
+export async function tableReady(page: Page): Promise<void> {
+  await page.locator('main[data-ready="true"]').waitFor()
+}
+
+/** Presses a key so many times, with the pause that hands need: two presses closer than that count as one. */
+export async function pressTimes(page: Page, key: string, times: number): Promise<void> {
+  for (let count = 0; count < times; count++) {
+    await page.keyboard.press(key)
+    await page.waitForTimeout(195)
+  }
+}
+
+/** The big "k of n" at the table. */
+export const pieceText = (page: Page) => page.getByTestId('piece')
+
+export async function expectAllKept(page: Page): Promise<void> {
+  await expect(page.locator('[data-sync]')).toHaveAttribute('data-sync', 'kept', { timeout: 20_000 })
+}

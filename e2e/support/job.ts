@@ -1,0 +1,109 @@
+import type { Page } from '@playwright/test'
+import { expect } from './fixtures'
+
+export interface PaperToAdd {
+  readonly name: string
+  readonly colour: string
+  readonly sheets: string
+}
+
+/** Puts a paper with A4 sheets into the drawer. */
+export async function addPaper(
+  page: Page,
+  address: string,
+  { name, colour, sheets }: PaperToAdd,
+): Promise<void> {
+  await page.goto(`${address}/papers/new`)
+  await page.getByLabel('Name').fill(name)
+  await page.getByLabel('Colour side').fill(colour)
+  await page.getByRole('button', { name: 'Add it to the drawer' }).click()
+  await page.getByRole('heading', { name, level: 1 }).waitFor()
+  await page.getByLabel('Size', { exact: true }).selectOption('A4')
+  await page.getByLabel('How many sheets').fill(sheets)
+  await page.getByRole('button', { name: 'Put them in' }).click()
+  await expect(page.getByRole('listitem').filter({ hasText: `${sheets} x A4` })).toBeVisible()
+}
+
+const field = (page: Page, name: string) => page.locator(`[id="${name}"]`)
+
+export interface LineToWrite {
+  readonly design: string
+  readonly size: string
+  readonly pieces?: string
+  readonly gluedTo?: string
+  readonly perPiece?: string
+  readonly papers: readonly string[]
+}
+
+/** Writes one line of a brief; its papers share the pieces evenly. */
+export async function writeLine(page: Page, index: number, line: LineToWrite): Promise<void> {
+  const at = `lines.${index}`
+  await field(page, `${at}.designId`).selectOption({ label: line.design })
+  if (line.gluedTo !== undefined) {
+    await field(page, `${at}.attachedTo`).selectOption({ label: line.gluedTo })
+    await field(page, `${at}.perPiece`).fill(line.perPiece ?? '')
+  } else await field(page, `${at}.pieces`).fill(line.pieces ?? '')
+  await field(page, `${at}.size`).fill(line.size)
+  const group = page.getByRole('group', { name: `Papers of line ${index + 1}` })
+  for (const [position, paper] of line.papers.entries()) {
+    if (position > 0) await group.getByRole('button', { name: 'Another paper' }).click()
+    await field(page, `${at}.papers.${position}.paperId`).selectOption({ label: paper })
+  }
+  await group.getByRole('button', { name: 'Share evenly' }).click()
+}
+
+/** Opens the form for a new project, ready to be written. */
+export async function openBrief(page: Page, address: string): Promise<void> {
+  await page.goto(`${address}/projects/new`)
+  await page.locator('form[data-ready="true"]').waitFor()
+}
+
+/** Ticks every layout of the cut station off. */
+export async function tickAllCuts(page: Page): Promise<void> {
+  const ticks = page.getByRole('button', { name: /^Tick off/ })
+  for (let left = await ticks.count(); left > 0; left = await ticks.count()) {
+    await ticks.first().click()
+    await expect(ticks).toHaveCount(left - 1)
+  }
+}
+
+/** A small job ready to fold: some leaves from one paper, cut. Leaves its project's id. */
+export async function leafJob(page: Page, address: string, pieces: string): Promise<string> {
+  await addPaper(page, address, { name: 'Reed Green', colour: '#7f9563', sheets: '20' })
+  await openBrief(page, address)
+  await page.getByLabel('What for').fill('Leaves to try')
+  await writeLine(page, 0, { design: 'Narrow leaf', size: '9', pieces, papers: ['Reed Green'] })
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await page.getByRole('heading', { name: 'There is enough paper' }).waitFor()
+  const projectId = new URL(page.url()).pathname.split('/')[2] ?? ''
+  await page.goto(`${address}/projects/${projectId}/cut`)
+  await page.getByRole('button', { name: 'Go on without one' }).click()
+  await tickAllCuts(page)
+  return projectId
+}
+
+export interface HowToFold {
+  readonly grain?: string
+  readonly tray?: string
+  readonly order?: string
+}
+
+/** Starts folding a row of the fold station and waits for the table. */
+export async function startFolding(
+  page: Page,
+  what: string,
+  { grain, tray, order }: HowToFold = {},
+): Promise<void> {
+  const row = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('button', { name: `Start folding ${what}` }) })
+  if (grain !== undefined || tray !== undefined || order !== undefined) {
+    await row.locator('summary').click()
+    if (tray !== undefined) await row.getByLabel('In a tray').fill(tray)
+    if (grain !== undefined) await row.getByLabel('Tap').selectOption({ label: grain })
+    if (order !== undefined) await row.getByLabel('Order').selectOption({ label: order })
+  }
+  await row.getByRole('button', { name: `Start folding ${what}` }).click()
+  await page.waitForURL(/\/runs\//)
+  await page.locator('main[data-ready="true"]').waitFor()
+}
