@@ -94,7 +94,7 @@ test('36 rosettes in three papers with two leaves each, from the brief to the la
   })
 
   await test.step('a spoiled piece is named with its reason at the end of the tray, and a spare is folded', async () => {
-    await page.keyboard.press('s')
+    await pressTimes(page, 's', 1)
     await expect(pieceText(page)).toHaveText('8 of 13')
     await pressTimes(page, 'Space', 20)
     await expect(page.getByRole('heading', { name: 'Look tray 2 over' })).toBeVisible()

@@ -114,6 +114,7 @@ test('sheets, counts, runs and ticks: the same', async ({ page }) => {
   test.setTimeout(180_000)
   await page.goto(`${server.address}/papers`)
   await page.getByRole('link', { name: 'Oyster' }).click()
+  await page.getByLabel('Size', { exact: true }).selectOption('own')
   await page.getByLabel('How many sheets').fill('3')
   for (const id of ['amount', 'width', 'height']) await spoilEach(page, { id, press: 'Put them in' })
   await spoilEach(page, { id: 'price', press: 'Put them in', fine: ['empty', 'blank', 'zero'] })

@@ -8,6 +8,7 @@ const ROOT = join(import.meta.dirname, '..', '..')
 const NEXT = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next')
 const TSX = join(ROOT, 'node_modules', 'tsx', 'dist', 'cli.mjs')
 const PATIENCE_MS = 30_000
+const POLITE_MS = 2000
 
 export interface ServerOptions {
   readonly demo?: boolean
@@ -118,7 +119,10 @@ export class TestServer {
     if (!server || server.exitCode !== null) return
     const ended = new Promise((resolve) => server.once('exit', resolve))
     server.kill(signal)
+    // A browser that keeps its connection open holds a polite end up.
+    const impatient = setTimeout(() => server.kill('SIGKILL'), POLITE_MS)
     await ended
+    clearTimeout(impatient)
   }
 
   async remove(): Promise<void> {

@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process'
 import { fail, NEXT, NODE, quietEnv, ROOT } from './setup.mjs'
 
 const PATIENCE_MS = 60_000
+const POLITE_MS = 2000
 
 async function answers(address) {
   try {
@@ -20,7 +21,12 @@ export async function serve({ host, port, env, say }) {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, ...quietEnv, ...env },
   })
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.on(signal, () => {
+      server.kill(signal)
+      // Every tap is written as it comes, so a browser that keeps its connection open need not hold the end up.
+      setTimeout(() => server.kill('SIGKILL'), POLITE_MS).unref()
+    })
   server.on('exit', (code) => process.exit(code ?? 0))
   const address = `http://127.0.0.1:${port}`
   const giveUpAt = Date.now() + PATIENCE_MS

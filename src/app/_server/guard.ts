@@ -2,6 +2,7 @@ import 'server-only'
 import { cookies, headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { connection } from 'next/server'
+import { cache } from 'react'
 import { allowedHosts, requestFault } from '@/access/request-check'
 import { SESSION_COOKIE } from '@/access/session-cookie'
 import { config, flowContext } from '@/flows/context'
@@ -25,8 +26,11 @@ export interface OpenedPage {
   readonly preferences: Preferences
 }
 
-/** Every page starts here: not at build time, only for those who may enter, with what it needs to read and format. */
-export async function openPage(): Promise<OpenedPage> {
+/**
+ * Every page and layout starts here: not at build time, only for those who may enter, with what it needs to read and
+ * format. Read once a request, however many ask.
+ */
+export const openPage = cache(async (): Promise<OpenedPage> => {
   await connection()
   const context = await flowContext()
   if (!(await mayEnter(context))) redirect('/unlock')
@@ -34,7 +38,7 @@ export async function openPage(): Promise<OpenedPage> {
   const { unit, ruler, zone, currency } = settings
   const locale = localeFrom((await headers()).get('accept-language'))
   return { context, settings, preferences: { unit, ruler, zone, currency, locale, nowMs: context.nowMs } }
-}
+})
 
 /** Every server action starts here. Throws for whoever may not enter: the page would have sent them to unlock. */
 export async function openAction(): Promise<FlowContext> {

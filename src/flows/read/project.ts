@@ -16,7 +16,7 @@ import { stockOf } from '@/data/repositories/stock'
 import type { CutRow, DeliveryRow, ProjectRow } from '@/data/tables'
 import type { FlowContext } from '../flow-context'
 import { readDesigns } from './designs'
-import { readHistory } from './history'
+import { readHistory, type History } from './history'
 import { paperView, sheetView, type PaperView, type SheetView } from './papers'
 import { lineViews, type LineView } from './project-lines'
 
@@ -97,7 +97,7 @@ function factsOf(
   }
 }
 
-async function viewOf(context: FlowContext, project: ProjectRow): Promise<ProjectView> {
+async function viewOf(context: FlowContext, project: ProjectRow, history: History): Promise<ProjectView> {
   const { db } = context
   const lines = await linesOf(db, project.id)
   const lineIds = lines.map((line) => line.id)
@@ -121,7 +121,7 @@ async function viewOf(context: FlowContext, project: ProjectRow): Promise<Projec
     cuts,
     runs,
     proofs: await proofsOf(db, lineIds),
-    history: await readHistory(context),
+    history,
     certainty,
   })
   const joins = joinViews(views, await joinedByLine(db, project.id))
@@ -153,7 +153,7 @@ async function viewOf(context: FlowContext, project: ProjectRow): Promise<Projec
 /** Everything the pages of one project show; `null` where there is none of that id. */
 export async function readProject(context: FlowContext, id: string): Promise<ProjectView | null> {
   const project = await findProject(context.db, id)
-  return project ? viewOf(context, project) : null
+  return project ? viewOf(context, project, await readHistory(context)) : null
 }
 
 /** Several projects at once, in the order given. */
@@ -161,7 +161,8 @@ export async function readProjects(
   context: FlowContext,
   rows: readonly ProjectRow[],
 ): Promise<readonly ProjectView[]> {
+  const history = await readHistory(context)
   const views: ProjectView[] = []
-  for (const row of rows) views.push(await viewOf(context, row))
+  for (const row of rows) views.push(await viewOf(context, row, history))
   return views
 }

@@ -188,10 +188,10 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
               preferences={preferences}
             />
           ))}
-          {variant?.shaping === undefined ? null : (
-            <p className="note mt-3 text-sm">Estimated after shaping: {variant.shaping}</p>
-          )}
         </dl>
+      )}
+      {variant?.shaping === undefined ? null : (
+        <p className="note text-sm">Estimated after shaping: {variant.shaping}</p>
       )}
     </div>
   )

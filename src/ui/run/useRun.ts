@@ -125,7 +125,7 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
       if (!current || (guarded && touchedMs - lastTouchMs.current < DOUBLE_TOUCH_MS)) return
       const chosen = choose(runState(run.plan, current.view().events))
       if (!chosen) return
-      lastTouchMs.current = touchedMs
+      if (guarded) lastTouchMs.current = touchedMs
       const event = { id: nanoid(), lane: 1, atMs: Date.now(), ...chosen.deed } as RunEvent
       sound(chosen.tone)
       void current.tap(event)

@@ -1,0 +1,63 @@
+import { NO_HISTORY, sparesFor } from '../src/core/batch'
+import { planGrid, sweepSizes } from '../src/core/cut'
+import { runState, tapsOf, type RunEvent, type RunPlan } from '../src/core/run'
+import { percentile, report, timeRuns } from './figures'
+
+console.log('\nCore, medians')
+const spares = (goods: readonly number[]) =>
+  percentile(
+    timeRuns(11, () => sparesFor(goods, NO_HISTORY, 0.95)),
+    0.5,
+  )
+report('spares, 36 in three papers', spares([12, 12, 12]), 'ms', null)
+report('spares, 3,000 in three papers', spares([1000, 1000, 1000]), 'ms', null)
+
+const A4 = { stockId: 'a4', sizeUm: { widthUm: 210_000, heightUm: 297_000 }, available: 500, offcut: false }
+const piece = { widthUm: 74_250, heightUm: 74_250 }
+report(
+  'cut plan, 1,000 squares',
+  percentile(
+    timeRuns(51, () => planGrid({ pieceUm: piece, pieces: 1000, stock: [A4] })),
+    0.5,
+  ),
+  'ms',
+  null,
+)
+const sweep = () =>
+  sweepSizes(
+    [{ paperId: 'p', pieces: 300, stock: [A4] }],
+    { fromMm: 60, toMm: 160, ruler: 'mm-0.5' },
+    planGrid,
+    () => true,
+  )
+report('size sweep, 201 sizes', percentile(timeRuns(11, sweep), 0.5), 'ms', null)
+
+const plan: RunPlan = {
+  steps: [2, 4, 4, 4, 4, 4, 4, 1].map((repeats, stage) => ({ stage, repeats })),
+  grain: 'fold',
+  order: 'piece by piece',
+  traySize: 6,
+  wanted: 36,
+}
+const events: readonly RunEvent[] = Array.from({ length: 36 }, (_, index) => index + 1).flatMap((number) =>
+  tapsOf(plan.steps, 'fold').map(({ step, repeat }) => ({
+    id: `${number}-${step}-${repeat}`,
+    lane: 1,
+    atMs: 0,
+    kind: 'done' as const,
+    piece: number,
+    step,
+    repeat,
+    attempt: 0,
+    lapMs: 1000,
+  })),
+)
+report(
+  `state of a run, ${events.length} taps`,
+  percentile(
+    timeRuns(51, () => runState(plan, events)),
+    0.5,
+  ),
+  'ms',
+  null,
+)
