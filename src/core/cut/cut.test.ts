@@ -1,5 +1,7 @@
 import fc from 'fast-check'
 import type { CutPlan, CutProblem } from '.'
+import { fewestSheets } from '../../../test/oracles/grid-by-search'
+import { offcutsOf, SMALLEST_OFFCUT_UM } from './offcuts'
 import { checkCutPlan, nextSmallerSaving, planGrid, roundForYield, sweepSizes } from '.'
 
 const A4 = { widthUm: 210_000, heightUm: 297_000 }
@@ -85,6 +87,65 @@ describe('the grid planner', () => {
   test('leaves come four to a 15 cm square', () => {
     const plan = planGrid({ pieceUm: square(75), pieces: 72, stock: [sheets('15', square(150), 30)] })
     expect(sheetsOf(plan)).toBe(18)
+  })
+})
+
+describe('against slow search', () => {
+  test('whether the stock is enough agrees with trying everything, and one size is cut from fewest sheets', () => {
+    const tinySide = fc.integer({ min: 20, max: 60 }).map((mm) => mm * 1000)
+    const tiny = fc.record({
+      sizeUm: fc.record({ widthUm: tinySide, heightUm: tinySide }),
+      available: fc.integer({ min: 0, max: 4 }),
+    })
+    fc.assert(
+      fc.property(
+        tinySide,
+        fc.integer({ min: 0, max: 12 }),
+        fc.array(tiny, { minLength: 1, maxLength: 2 }),
+        (sideUm, pieces, stock) => {
+          const pieceUm = { widthUm: sideUm, heightUm: sideUm }
+          const plan = planGrid({
+            pieceUm,
+            pieces,
+            stock: stock.map((one, index) => ({ ...one, stockId: `s${index}`, offcut: false })),
+          })
+          const yields = stock.map(({ sizeUm, available }) => ({
+            available,
+            perSheet: Math.floor(sizeUm.widthUm / sideUm) * Math.floor(sizeUm.heightUm / sideUm),
+          }))
+          const fewest = fewestSheets(pieces, yields)
+          expect(plan.status === 'planned').toBe(fewest !== null)
+          if (stock.length === 1 && fewest !== null) expect(sheetsOf(plan)).toBe(fewest)
+        },
+      ),
+      { numRuns: 300 },
+    )
+  })
+})
+
+describe('offcuts', () => {
+  test('what is kept and what is cut never exceed the sheet, and nothing kept is too narrow', () => {
+    fc.assert(
+      fc.property(side, side, side, side, fc.nat(200), (w, h, a, b, some) => {
+        const sheet = { widthUm: w, heightUm: h }
+        const piece = { widthUm: a, heightUm: b }
+        const plan = planGrid({ pieceUm: piece, pieces: 1 + (some % 40), stock: [sheets('s', sheet, 1)] })
+        for (const { grid, piecesPerSheet } of plan.layouts) {
+          const kept = offcutsOf(sheet, piece, grid, piecesPerSheet)
+          const area = kept.reduce((sum, size) => sum + size.widthUm * size.heightUm, 0)
+          expect(area + piecesPerSheet * a * b).toBeLessThanOrEqual(w * h)
+          for (const size of kept)
+            expect(Math.min(size.widthUm, size.heightUm)).toBeGreaterThanOrEqual(SMALLEST_OFFCUT_UM)
+        }
+      }),
+    )
+  })
+  test('one square of 124 mm off an A4 keeps the other 173 mm, and a full sheet of 74.25 keeps none', () => {
+    const one = { columns: 1, rows: 2, turned: false, count: 2 }
+    expect(offcutsOf(A4, square(124), one, 1)).toContainEqual({ widthUm: 124_000, heightUm: 173_000 })
+    expect(offcutsOf(A4, square(74.25), { columns: 2, rows: 4, turned: false, count: 8 }, 8)).toEqual([
+      { widthUm: 61_500, heightUm: 297_000 },
+    ])
   })
 })
 

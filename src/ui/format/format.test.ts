@@ -1,0 +1,162 @@
+import fc from 'fast-check'
+import { parseLength } from '@/core/units'
+import type { RefusalCode } from '@/flows/deed'
+import {
+  countOf,
+  daysUntil,
+  formatCertainty,
+  formatDay,
+  formatDaysLeft,
+  formatDuration,
+  formatExact,
+  formatLength,
+  formatMoment,
+  formatMoney,
+  formatPace,
+  formatShare,
+  formatSheet,
+  lengthInput,
+  localeFrom,
+  plural,
+  refusalWords,
+  todayIn,
+  type Preferences,
+} from '.'
+
+const CM: Preferences = {
+  unit: 'cm',
+  ruler: 'mm-0.5',
+  zone: 'Europe/London',
+  currency: 'EUR',
+  locale: 'en-GB',
+  nowMs: Date.UTC(2026, 10, 25, 9, 30),
+}
+const INCH: Preferences = { ...CM, unit: 'in', ruler: 'inch-1/16', locale: 'en-US' }
+const GERMAN: Preferences = { ...CM, locale: 'de-DE' }
+
+describe('lengths', () => {
+  test.each([
+    [50.03, CM, '5 cm'],
+    [124.45, CM, '12.45 cm'],
+    [124.7, { ...CM, ruler: 'mm-1' as const }, '12.5 cm'],
+    [124.45, GERMAN, '12,45 cm'],
+    [59.03, INCH, '2 5/16 in'],
+    [25.4, INCH, '1 in'],
+    [6.35, INCH, '1/4 in'],
+    [0, CM, '0 cm'],
+  ])('%p reads %#', (mm, preferences, text) => expect(formatLength(mm, preferences)).toBe(text))
+  test.each([
+    [74.25, CM, '7.425 cm'],
+    [76.2, INCH, '3 in'],
+    [150, INCH, '5 7/8 in (+0.8 mm)'],
+    [75, INCH, '2 15/16 in (+0.4 mm)'],
+  ])('exactly %p', (mm, preferences, text) => expect(formatExact(mm, preferences)).toBe(text))
+  test('a sheet by both sides, a square by one', () => {
+    expect(formatSheet(210, 297, CM)).toBe('21 x 29.7 cm')
+    expect(formatSheet(150, 150, CM)).toBe('15 cm square')
+    expect(formatSheet(215.9, 279.4, INCH)).toBe('8 1/2 in x 11 in')
+  })
+  test('what a field starts with is read back as the same length, in cm and in inches', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10, max: 1_500_000 }), fc.constantFrom(CM, INCH), (um, preferences) => {
+        const parsed = parseLength(lengthInput(um / 1000, preferences), preferences.unit)
+        expect(parsed.ok && Math.abs(parsed.mm - um / 1000)).toBeLessThan(0.0011)
+      }),
+    )
+  })
+})
+
+describe('times', () => {
+  test('today and days left are calendar days in the zone, across midnight and clock changes', () => {
+    expect(todayIn(CM)).toBe('2026-11-25')
+    expect(todayIn({ zone: 'Pacific/Kiritimati', nowMs: Date.UTC(2026, 10, 25, 11) })).toBe('2026-11-26')
+    expect(daysUntil('2026-11-25', CM)).toBe(0)
+    expect(daysUntil('2026-12-05', CM)).toBe(10)
+    expect(daysUntil('2026-11-20', CM)).toBe(-5)
+    const beforeClocksChange = { zone: 'Europe/London', nowMs: Date.UTC(2026, 2, 28, 23, 30) }
+    expect(daysUntil('2026-03-30', beforeClocksChange)).toBe(2)
+  })
+  test.each([
+    [0, 'today'],
+    [1, 'tomorrow'],
+    [-1, 'yesterday'],
+    [18, '18 days left'],
+    [-3, '3 days ago'],
+  ])('%p days: %s', (days, text) => expect(formatDaysLeft(days)).toBe(text))
+  test('a day names its weekday, and its year only where it is another', () => {
+    expect(formatDay('2026-12-05', CM)).toBe('Saturday 5 December')
+    expect(formatDay('2027-01-02', CM)).toBe('Saturday, 2 January 2027')
+    expect(formatDay('2026-12-05', GERMAN)).toBe('Samstag, 5. Dezember')
+  })
+  test('a moment is told in the zone', () => {
+    expect(formatMoment(Date.UTC(2026, 6, 1, 12), CM)).toBe('1 Jul 2026, 13:00')
+  })
+  test.each([
+    [45, '45 s', '45 s'],
+    [60, '1 min', '1 min'],
+    [250, '4 min', '4 min 10 s'],
+    [3600, '1 h', '60 min'],
+    [25_560, '7 h 6 min', '426 min'],
+  ])('%p seconds: %s, as a pace %s', (seconds, duration, pace) => {
+    expect(formatDuration(seconds)).toBe(duration)
+    expect(formatPace(seconds)).toBe(pace)
+  })
+})
+
+describe('counts', () => {
+  test('nouns take their number', () => {
+    expect(plural(1, 'sheet')).toBe('1 sheet')
+    expect(plural(1200, 'sheet')).toBe('1,200 sheets')
+    expect(countOf(2, 'leaf')).toBe('2 leaves')
+    expect(countOf(1, 'leaf')).toBe('1 leaf')
+  })
+  test.each([
+    [0.95, '19 in 20'],
+    [0.9, '9 in 10'],
+    [0.8, '4 in 5'],
+    [0.99, '99 in 100'],
+    [0.975, '975 in 1000'],
+  ])('certainty %p is %s', (certainty, text) => expect(formatCertainty(certainty)).toBe(text))
+  test('shares and money', () => {
+    expect(formatShare(0.0565, 'en-GB')).toBe('5.7 in 100')
+    expect(formatMoney(680, CM)).toBe('€6.80')
+    expect(formatMoney(680, { currency: 'JPY', locale: 'en-GB' })).toBe('JP¥680')
+  })
+})
+
+test.each([
+  ['de-DE,de;q=0.9', 'de-DE'],
+  ['xx-nonsense-!!', 'en-GB'],
+  ['', 'en-GB'],
+  [null, 'en-GB'],
+])('the locale of %p is %s', (header, locale) => expect(localeFrom(header)).toBe(locale))
+
+describe('refusals', () => {
+  const codes: readonly RefusalCode[] = [
+    'FIELDS',
+    'NOT_FOUND',
+    'LINE_IN_USE',
+    'PAPER_IN_USE',
+    'NOT_ENOUGH_STOCK',
+    'PLAN_CHANGED',
+    'CUT_IN_USE',
+    'NOTHING_TO_JOIN',
+    'NOTHING_JOINED',
+    'PROOF_MISSING',
+    'ALREADY_HANDED_OVER',
+    'WRONG_PASSPHRASE',
+    'TOO_MANY_TRIES',
+  ]
+  test.each(codes)('%s is said in whole sentences, with no code in it', (code) => {
+    const words = refusalWords({
+      code,
+      detail: { line: 'Narrow leaf', paper: 'Oyster', project: 'Lids', joined: 3 },
+    })
+    expect(words).toMatch(/^[A-Z].*[.a-z]$/s)
+    expect(words).not.toMatch(/undefined|NaN|_/)
+  })
+  test('the number that was wrong comes with its range', () => {
+    const detail = { name: 'petal overhang', value: 9, unit: 'mm', min: 0, max: 8 }
+    expect(refusalWords({ code: 'VALUE', detail })).toBe('petal overhang is 9 mm; it must be from 0 to 8 mm.')
+  })
+})

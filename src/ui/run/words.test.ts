@@ -1,0 +1,101 @@
+import { LIBRARY, mainPart, stagesOf, variantOf } from '@/core/design'
+import { cellsOf, runState, tapsOf, type RunPlan, type TapGrain } from '@/core/run'
+import type { RunView } from '@/flows/read/run'
+import { nextLine, nowWords } from './words'
+
+/** A run of a design as the screen is given it, without a database. */
+function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
+  const design = LIBRARY.find((candidate) => candidate.id === designId)
+  if (!design) throw new Error(designId)
+  const [variant] = design.variants
+  const stages = stagesOf(mainPart(design), variantOf(design, variant?.key ?? ''))
+  const steps = stages.flatMap((stage, index) => stage.steps.map((step) => ({ index, stage, step })))
+  return {
+    id: 'run',
+    projectId: null,
+    projectName: null,
+    designId,
+    designName: design.name,
+    variantName: variant?.name ?? '',
+    variantKey: variant?.key ?? '',
+    partName: mainPart(design).name,
+    paper: null,
+    hand: 'right',
+    sheetMm: 150,
+    startedAtMs: 0,
+    archived: false,
+    plan: {
+      steps: steps.map(({ index, step }) => ({ stage: index, repeats: step.repeats })),
+      grain: 'fold',
+      order: 'piece by piece',
+      traySize: 6,
+      wanted: 12,
+      ...change,
+    },
+    steps: steps.map(({ stage, step }) => ({
+      stageName: stage.name,
+      say: step.say,
+      each: step.each,
+      repeats: step.repeats,
+      crease: step.crease,
+      rigour: step.rigour,
+      note: step.note ?? null,
+    })),
+    feed: { epoch: 'e', seq: 0, events: [] },
+  }
+}
+
+test('the third corner of the first round is said as it is in the hands', () => {
+  const run = runOf('corner-folded-rosette')
+  const now = nowWords(run, { piece: 1, step: 1, repeat: 3 })
+  expect(now).toMatchObject({ count: '3', of: 'of 4 corners', say: 'Corner to the centre' })
+  expect(now.note).toContain('Round 1 of 3')
+  expect(nextLine(run, { piece: 1, step: 1, repeat: 3 })).toBe('corner 4')
+  expect(nextLine(run, { piece: 1, step: 1, repeat: 4 })).toBe('Corner to the centre, all layers')
+})
+
+test('a fold by eye says so where the design has no note of its own', () => {
+  const run = runOf('corner-folded-rosette')
+  const curl = run.steps.length - 1
+  expect(nowWords(run, { piece: 1, step: curl, repeat: 1 })).toMatchObject({
+    count: '1',
+    of: 'curl',
+    note: 'By eye, to the gauge.',
+  })
+})
+
+test('the last fold leads to the tray, or to the next piece of it', () => {
+  const last = { piece: 1, step: 3, repeat: 1 }
+  expect(nextLine(runOf('narrow-leaf'), last)).toBe('into the tray, take the next')
+  expect(nextLine(runOf('narrow-leaf', { order: 'across the tray' }), last)).toBe(
+    'the next piece of the tray',
+  )
+})
+
+test('a stage is told with its steps and their counts, a piece whole', () => {
+  const byStage = runOf('narrow-leaf', { grain: 'stage' })
+  const now = nowWords(byStage, { piece: 1, step: 2, repeat: 2 })
+  expect(now.of).toBe('Kites')
+  expect(now.say).toContain('Raw edge to the rib, 2 times')
+  expect(nextLine(byStage, { piece: 1, step: 2, repeat: 2 })).toBe('Halve')
+  expect(nowWords(runOf('narrow-leaf', { grain: 'piece' }), { piece: 1, step: 3, repeat: 1 })).toMatchObject({
+    count: '1',
+    of: 'leaf',
+  })
+})
+
+test.each(
+  LIBRARY.flatMap((design) =>
+    (['fold', 'stage', 'piece'] as const).map((grain) => [design.id, grain] as const),
+  ),
+)('every tap of %s, a %s at a time, has words and something after it', (id, grain: TapGrain) => {
+  const run = runOf(id, { grain })
+  expect(runState(run.plan, []).phase.kind).toBe('fold')
+  const cells = cellsOf(run.plan, [1])
+  expect(cells).toHaveLength(tapsOf(run.plan.steps, grain).length)
+  for (const cell of cells) {
+    expect(nowWords(run, cell).say.length).toBeGreaterThan(3)
+    expect(nowWords(run, cell).of).not.toMatch(/undefined/)
+    expect(nextLine(run, cell).length).toBeGreaterThan(3)
+  }
+})
