@@ -4,7 +4,8 @@ import { CHROMIUM_FLAGS } from './e2e/support/chromium'
 export default defineConfig({
   testDir: 'e2e',
   fullyParallel: false,
-  workers: 1,
+  // Tests of hands at the table mostly wait, so two files at a time share two cores well.
+  workers: 2,
   retries: 0,
   timeout: 90_000,
   expect: { timeout: 10_000 },

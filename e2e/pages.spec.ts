@@ -17,11 +17,12 @@ const PLAIN = [
 ] as const
 
 const SIZES = [
-  { name: '1280 x 800', width: 1280, height: 800 },
-  { name: 'tablet portrait', width: 800, height: 1280 },
+  { name: '1280 x 800', width: 1280, height: 800, axe: /./ },
+  // The same markup in fewer columns: faults that a narrow page alone has show on these.
+  { name: 'tablet portrait', width: 800, height: 1280, axe: /^\/$|brief|fold|designs|runs/ },
 ] as const
 
-for (const { name, ...viewport } of SIZES)
+for (const { name, axe, ...viewport } of SIZES)
   test.describe(name, () => {
     test.use({ viewport })
 
@@ -50,7 +51,7 @@ for (const { name, ...viewport } of SIZES)
         await test.step(path, async () => {
           await page.goto(`${demo.address}${path}`)
           await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1)
-          await expectAccessible(page)
+          if (axe.test(path)) await expectAccessible(page)
           const sticksOut = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
           expect(sticksOut).toBeLessThanOrEqual(0)
         })

@@ -25,7 +25,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     async ({ context }, use) => {
       const errors: string[] = []
       // A server that a test has stopped refuses what a page still asks for; that is the test's doing.
-      const expected: RegExp[] = [/ERR_CONNECTION_REFUSED/]
+      const expected: RegExp[] = [/ERR_CONNECTION_(REFUSED|RESET)/]
       context.on('console', (message) => {
         if (message.type() === 'error') errors.push(message.text())
       })
@@ -56,11 +56,14 @@ export async function tableReady(page: Page): Promise<void> {
   await page.locator('main[data-ready="true"]').waitFor()
 }
 
+/** Two presses closer than 180 ms count as one. */
+const HANDS_MS = 195
+
 /** Presses a key so many times, with the pause that hands need: two presses closer than that count as one. */
 export async function pressTimes(page: Page, key: string, times: number): Promise<void> {
   for (let count = 0; count < times; count++) {
+    await page.waitForTimeout(HANDS_MS)
     await page.keyboard.press(key)
-    await page.waitForTimeout(195)
   }
 }
 
