@@ -17,7 +17,16 @@ const CORE_FORBIDDEN = [
 const NAMED_EXPORTS = { selector: 'ExportDefaultDeclaration', message: 'Named exports only.' }
 
 export default tseslint.config(
-  { ignores: ['.next/', 'node_modules/', 'next-env.d.ts', 'kelpfield-data/', 'test-results/'] },
+  {
+    ignores: [
+      '.next/',
+      'node_modules/',
+      'next-env.d.ts',
+      'kelpfield-data/',
+      'test-results/',
+      'test-reports/',
+    ],
+  },
   ...next,
   {
     files: ['**/*.{ts,tsx}'],

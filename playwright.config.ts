@@ -9,7 +9,7 @@ export default defineConfig({
   retries: 0,
   timeout: 90_000,
   expect: { timeout: 10_000 },
-  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  reporter: [['list'], ['json', { outputFile: 'test-reports/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',

@@ -1,6 +1,6 @@
 // Every check, one after another, with one closing summary. All run even when one fails.
 import { spawnSync } from 'node:child_process'
-import { existsSync, readFileSync, rmSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { bin, ensureBuild, ensureChromium, ensurePackages, NEXT, NODE, quietEnv, ROOT } from './lib/setup.mjs'
 
@@ -8,9 +8,11 @@ ensurePackages()
 const chromium = ensureChromium()
 const only = process.argv.slice(2)
 
-const JEST_REPORT = join(ROOT, 'test-results', 'jest.json')
-const E2E_REPORT = join(ROOT, 'test-results', 'e2e.json')
-rmSync(join(ROOT, 'test-results'), { recursive: true, force: true })
+const REPORTS = join(ROOT, 'test-reports')
+const JEST_REPORT = join(REPORTS, 'unit.json')
+const E2E_REPORT = join(REPORTS, 'e2e.json')
+rmSync(REPORTS, { recursive: true, force: true })
+mkdirSync(REPORTS)
 
 const node =
   (path, ...args) =>
