@@ -1,23 +1,21 @@
 import type { Page } from '@playwright/test'
 import { expect, expectAllKept, pieceText, pressTimes, tableReady, test } from './support/fixtures'
-import { leafJob, startFolding } from './support/job'
+import { justFold } from './support/job'
 import { TestServer } from './support/server'
 
 /** A leaf is six folds: rib, two edges, two edges, halve. */
 const FOLDS = 6
 
 let server: TestServer
-test.beforeEach(async ({ page }) => {
+test.beforeAll(async () => {
   server = await TestServer.start()
-  const projectId = await leafJob(page, server.address, '9')
-  await page.goto(`${server.address}/projects/${projectId}/fold`)
 })
-test.afterEach(() => server.remove())
+test.afterAll(() => server.remove())
 
 const now = (page: Page) => page.locator('main [aria-live="polite"]')
 
 test('a reload in the middle of a run comes back to the exact fold', async ({ page }) => {
-  await startFolding(page, 'Narrow leaf, Reed Green')
+  await justFold(page, server.address)
   await pressTimes(page, 'Space', 2 * FOLDS + 2)
   await expect(now(page)).toContainText('2 of 2 edges')
   await page.reload()
@@ -28,7 +26,7 @@ test('a reload in the middle of a run comes back to the exact fold', async ({ pa
 })
 
 test('a tap made just before the page closes is not lost', async ({ page, context }) => {
-  await startFolding(page, 'Narrow leaf, Reed Green')
+  await justFold(page, server.address)
   const table = page.url()
   await page.route('**/events', (route) => route.abort())
   await page.keyboard.press('Space')
@@ -46,7 +44,7 @@ test('the server stops and starts again during taps: nothing is lost or counted 
   quietConsole,
 }) => {
   quietConsole.expectErrors(/ERR_CONNECTION|Failed to (load|fetch)|ERR_EMPTY_RESPONSE|ERR_SOCKET/)
-  await startFolding(page, 'Narrow leaf, Reed Green')
+  await justFold(page, server.address)
   await pressTimes(page, 'Space', 3)
   await server.stop('SIGKILL')
   await pressTimes(page, 'Space', 5)
@@ -64,7 +62,7 @@ test('the server stops and starts again during taps: nothing is lost or counted 
 })
 
 test('two windows on one run that both press next make one step', async ({ page, context }) => {
-  await startFolding(page, 'Narrow leaf, Reed Green')
+  await justFold(page, server.address)
   const other = await context.newPage()
   await other.goto(page.url())
   await tableReady(other)
@@ -80,7 +78,7 @@ test('two windows on one run that both press next make one step', async ({ page,
 })
 
 test('undo takes back taps and a spoiling, one at a time', async ({ page }) => {
-  await startFolding(page, 'Narrow leaf, Reed Green')
+  await justFold(page, server.address)
   await pressTimes(page, 'Space', FOLDS)
   await pressTimes(page, 's', 1)
   await expect(pieceText(page)).toHaveText('3 of 10')
@@ -89,12 +87,13 @@ test('undo takes back taps and a spoiling, one at a time', async ({ page }) => {
   await pressTimes(page, 'u', 2)
   await expect(pieceText(page)).toHaveText('1 of 9')
   await expect(now(page)).toContainText('2 of 2 edges')
+  await page.waitForTimeout(250)
   await page.getByRole('button', { name: 'Next' }).click()
   await expect(now(page)).toContainText('Fold in half along the rib')
 })
 
 test('a held key and a double touch count once', async ({ page }) => {
-  await startFolding(page, 'Narrow leaf, Reed Green')
+  await justFold(page, server.address)
   await page.keyboard.down('Space')
   for (let count = 0; count < 5; count++) await page.keyboard.down('Space')
   await page.keyboard.up('Space')
@@ -105,7 +104,7 @@ test('a held key and a double touch count once', async ({ page }) => {
 })
 
 test('one step across the tray: the same fold on every piece before the next', async ({ page }) => {
-  await startFolding(page, 'Narrow leaf, Reed Green', { tray: '3', order: 'across the tray' })
+  await justFold(page, server.address, { tray: '3', order: 'across the tray' })
   await pressTimes(page, 'Space', 2)
   await expect(pieceText(page)).toHaveText('3 of 9')
   await expect(now(page)).toContainText('crease the rib')
@@ -115,7 +114,7 @@ test('one step across the tray: the same fold on every piece before the next', a
 })
 
 test('without the focus the whole screen says that it does not listen', async ({ page }) => {
-  await startFolding(page, 'Narrow leaf, Reed Green')
+  await justFold(page, server.address)
   await page.evaluate(() => {
     document.hasFocus = () => false
     window.dispatchEvent(new Event('blur'))
@@ -129,7 +128,7 @@ test('without the focus the whole screen says that it does not listen', async ({
 })
 
 test('what is read from a metre and a half has an x-height of 9 mm or more', async ({ page }) => {
-  await startFolding(page, 'Narrow leaf, Reed Green')
+  await justFold(page, server.address)
   const heights = await page.locator('main [aria-live="polite"] p.figure').evaluateAll((paragraphs) =>
     paragraphs.map((paragraph) => {
       const style = getComputedStyle(paragraph)

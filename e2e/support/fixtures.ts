@@ -27,7 +27,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
       // A server that a test has stopped refuses what a page still asks for; that is the test's doing.
       const expected: RegExp[] = [/ERR_CONNECTION_(REFUSED|RESET)/]
       context.on('console', (message) => {
-        if (message.type() === 'error') errors.push(message.text())
+        if (message.type() === 'error') errors.push(`${message.text()} ${message.location().url}`)
       })
       context.on('weberror', (error) => errors.push(String(error.error())))
       await use({ expectErrors: (pattern) => expected.push(pattern) })

@@ -107,3 +107,14 @@ export async function startFolding(
   await page.waitForURL(/\/runs\//)
   await page.locator('main[data-ready="true"]').waitFor()
 }
+
+/** "Just fold": narrow leaves from any scrap, no project and no paper needed. Waits for the table. */
+export async function justFold(page: Page, address: string, { tray, order }: HowToFold = {}): Promise<void> {
+  await page.goto(`${address}/designs/narrow-leaf`)
+  await field(page, 'loose-pieces').fill('9')
+  if (tray !== undefined) await field(page, 'loose-tray').fill(tray)
+  if (order !== undefined) await field(page, 'loose-order').selectOption({ label: order })
+  await page.getByRole('button', { name: 'Start folding' }).click()
+  await page.waitForURL(/\/runs\//)
+  await page.locator('main[data-ready="true"]').waitFor()
+}
