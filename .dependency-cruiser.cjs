@@ -3,6 +3,8 @@ const CORE_ROOMS = [
   'errors',
   'units',
   'numeric',
+  'geometry',
+  'fold',
   'sheet',
   'paper',
   'design',

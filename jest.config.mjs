@@ -2,6 +2,7 @@
 const config = {
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/test', '<rootDir>/demo', '<rootDir>/scripts'],
+  setupFiles: ['<rootDir>/test/setup.ts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: {
     '^.+\\.(t|j|mj)sx?$': [

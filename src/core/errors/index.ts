@@ -10,6 +10,8 @@ export type CoreErrorCode =
   | 'UNKNOWN_VARIANT'
   | 'UNKNOWN_GAUGE'
   | 'SIZE_NOT_REACHABLE'
+  | 'NO_SUCH_LAYER'
+  | 'OFF_THE_SHEET'
 
 /** What went wrong, where, and within which range it would have been right. */
 export interface CoreErrorDetail {

@@ -78,4 +78,5 @@ export const foldedByGrade = (db: Db, projectId: string | null): Promise<GradeCo
     .where('u.status', '=', 'folded')
     .$if(projectId !== null, (query) => query.where('r.project_id', '=', projectId))
     .groupBy('u.grade')
+    .orderBy('pieces', 'desc')
     .execute()

@@ -10,11 +10,11 @@ interface PaceChartProps {
 export function PaceChart({ points }: PaceChartProps) {
   return (
     <div
-      className="mt-3 h-56"
+      className="mt-3 h-56 overflow-hidden"
       role="img"
       aria-label={`Minutes a piece, from ${points[0]?.minutes ?? 0} at the first to ${points.at(-1)?.minutes ?? 0} at the last`}
     >
-      <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 800, height: 224 }}>
+      <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 320, height: 224 }}>
         <LineChart
           data={[...points]}
           margin={{ top: 8, right: 12, bottom: 20, left: 0 }}

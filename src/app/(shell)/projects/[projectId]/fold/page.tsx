@@ -68,7 +68,7 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
   const open = runs.find((run) => run.phase !== 'finished')
   const left = Math.max(0, row.goodUnits - row.usableUnits)
   return (
-    <li className="grid gap-4 border-t hairline py-4 last:border-b tablet:grid-cols-[14rem_9rem_1fr]">
+    <li className="grid grid-cols-[1fr_auto] gap-4 border-t hairline py-4 last:border-b tablet:grid-cols-[14rem_9rem_1fr]">
       <p className="flex items-center gap-3 self-start font-semibold">
         <Swatch front={row.paper.frontColour} back={row.paper.backColour} />
         {row.paper.name}
@@ -81,7 +81,7 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
         ) : null}
       </p>
       {open ? (
-        <p className="flex flex-wrap items-center justify-between gap-3">
+        <p className="flex flex-wrap items-center justify-between gap-3 max-tablet:col-span-2">
           <span>
             {open.phase === 'inspect'
               ? 'A tray waits to be looked over'
@@ -98,7 +98,7 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
       ) : left === 0 ? (
         <p className="second">done</p>
       ) : (
-        <div>
+        <div className="max-tablet:col-span-2">
           {row.waitingUnits < left ? (
             <p className="note mb-3">
               {row.waitingUnits === 0

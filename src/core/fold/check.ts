@@ -1,0 +1,169 @@
+import {
+  area,
+  centre,
+  contains,
+  distance,
+  leftOf,
+  length,
+  minus,
+  move,
+  overlap,
+  plus,
+  times,
+  type Point,
+  type Polygon,
+} from '../geometry'
+import { SAME_AREA, SAME_POINT } from '../numeric'
+import { lying } from './start'
+import { relation, type FoldedState, type Hinge } from './types'
+
+/** What is wrong with a folded state, and where: faces by index, points on the sheet. */
+export type FoldFault =
+  | { readonly code: 'AREA'; readonly missing: number }
+  | { readonly code: 'TORN'; readonly faces: readonly [number, number]; readonly at: Point }
+  | { readonly code: 'STRETCHED'; readonly face: number }
+  | { readonly code: 'NO_ORDER'; readonly faces: readonly [number, number] }
+  | { readonly code: 'ORDER_CYCLE'; readonly faces: readonly [number, number, number] }
+  | { readonly code: 'THROUGH_A_CREASE'; readonly faces: readonly [number, number]; readonly through: number }
+  | { readonly code: 'CREASES_CROSS'; readonly faces: readonly [number, number, number, number] }
+
+/** A crease as it lies now: both faces on one side of it, or flat with one on each. */
+interface LyingHinge {
+  readonly hinge: Hinge
+  readonly from: Point
+  readonly to: Point
+  readonly folded: boolean
+}
+
+const lyingHinges = (state: FoldedState): readonly LyingHinge[] =>
+  state.hinges.flatMap((hinge) => {
+    const [first, second] = [state.faces[hinge.first], state.faces[hinge.second]]
+    if (!first || !second) return []
+    const flat =
+      Math.abs(first.pose.a - second.pose.a) +
+        Math.abs(first.pose.b - second.pose.b) +
+        Math.abs(first.pose.c - second.pose.c) +
+        Math.abs(first.pose.d - second.pose.d) <
+      1e-6
+    return [{ hinge, from: move(first.pose, hinge.from), to: move(first.pose, hinge.to), folded: !flat }]
+  })
+
+/** Whether a stretch runs through the inside of a polygon, paper of it lying on both sides. */
+function runsThrough(shape: Polygon, { from, to }: LyingHinge): boolean {
+  const along = minus(to, from)
+  const side = times(leftOf(along), PROBE / length(along))
+  return [0.5, 0.25, 0.75, 0.1, 0.9].some((share) => {
+    const at = plus(from, times(along, share))
+    return inside(shape, plus(at, side)) && inside(shape, minus(at, side))
+  })
+}
+
+/** Probes lie this far from a crease: above every rounding, below every crease distance anyone folds (S = 1). */
+const PROBE = 1e-5
+const inside = (shape: Polygon, at: Point): boolean => contains(shape, at)
+
+function sheetFaults(state: FoldedState): readonly FoldFault[] {
+  const missing = area(state.outline) - state.faces.reduce((sum, face) => sum + area(face.sheet), 0)
+  const faults: FoldFault[] = Math.abs(missing) > 1e-7 ? [{ code: 'AREA', missing }] : []
+  state.faces.forEach(({ pose }, face) => {
+    const { a, b, c, d } = pose
+    if (Math.abs(a * a + c * c - 1) + Math.abs(b * b + d * d - 1) + Math.abs(a * b + c * d) > 1e-9)
+      faults.push({ code: 'STRETCHED', face })
+  })
+  for (const { first, second, from, to } of state.hinges) {
+    const [one, other] = [state.faces[first], state.faces[second]]
+    for (const at of [from, to])
+      if (!one || !other || distance(move(one.pose, at), move(other.pose, at)) > 1e-7)
+        faults.push({ code: 'TORN', faces: [first, second], at })
+  }
+  return faults
+}
+
+function orderFaults(state: FoldedState, shapes: readonly Polygon[]): readonly FoldFault[] {
+  const faults: FoldFault[] = []
+  const count = state.faces.length
+  for (let i = 0; i < count; i++)
+    for (let j = i + 1; j < count; j++) {
+      const shared = overlap(shapes[i] ?? [], shapes[j] ?? [])
+      if (area(shared) < SAME_AREA) continue
+      if (relation(state, i, j) === 0 || relation(state, i, j) !== -relation(state, j, i))
+        faults.push({ code: 'NO_ORDER', faces: [i, j] })
+      for (let k = j + 1; k < count; k++) {
+        const cycle =
+          relation(state, i, j) === relation(state, j, k) && relation(state, j, k) === relation(state, k, i)
+        if (cycle && relation(state, i, j) !== 0 && overlap(shared, shapes[k] ?? []).length > 0)
+          faults.push({ code: 'ORDER_CYCLE', faces: [i, j, k] })
+      }
+    }
+  return faults
+}
+
+/** No layer runs between the two faces of a crease (taco-tortilla), nor from above to below across a flat one. */
+function throughFaults(
+  state: FoldedState,
+  shapes: readonly Polygon[],
+  hinges: readonly LyingHinge[],
+): readonly FoldFault[] {
+  return hinges.flatMap((lyingHinge) => {
+    const { first, second } = lyingHinge.hinge
+    return shapes.flatMap((shape, through): FoldFault[] => {
+      if (through === first || through === second || !runsThrough(shape, lyingHinge)) return []
+      const [a, b] = [relation(state, through, first), relation(state, through, second)]
+      return a !== 0 && b !== 0 && a !== b
+        ? [{ code: 'THROUGH_A_CREASE', faces: [first, second], through }]
+        : []
+    })
+  })
+}
+
+/** Both creases folded, on one stretch, their paper on one side. */
+function share(shapes: readonly Polygon[], one: LyingHinge, other: LyingHinge): boolean {
+  const along = minus(one.to, one.from)
+  const size = length(along)
+  const normal = times(leftOf(along), 1 / size)
+  const offLine = (p: Point) =>
+    Math.abs((p.x - one.from.x) * normal.x + (p.y - one.from.y) * normal.y) > SAME_POINT * 10
+  if (offLine(other.from) || offLine(other.to)) return false
+  const position = (p: Point) => ((p.x - one.from.x) * along.x + (p.y - one.from.y) * along.y) / (size * size)
+  const [a, b] = [position(other.from), position(other.to)]
+  if (Math.min(1, Math.max(a, b)) - Math.max(0, Math.min(a, b)) < 1e-6) return false
+  const sideOf = (face: number) => {
+    const middle = centre(shapes[face] ?? [])
+    return (middle.x - one.from.x) * normal.x + (middle.y - one.from.y) * normal.y > 0
+  }
+  return sideOf(one.hinge.first) === sideOf(other.hinge.first)
+}
+
+/** Two creases on one stretch lie one in the other or one on the other, never interleaved (taco-taco). */
+function crossFaults(
+  state: FoldedState,
+  shapes: readonly Polygon[],
+  hinges: readonly LyingHinge[],
+): readonly FoldFault[] {
+  const folded = hinges.filter((hinge) => hinge.folded)
+  return folded.flatMap((one, index) =>
+    folded.slice(index + 1).flatMap((other): FoldFault[] => {
+      const { first: a, second: b } = one.hinge
+      const { first: c, second: d } = other.hinge
+      if (new Set([a, b, c, d]).size < 4 || !share(shapes, one, other)) return []
+      const between = [c, d].filter((face) => relation(state, face, a) !== relation(state, face, b)).length
+      return between === 1 ? [{ code: 'CREASES_CROSS', faces: [a, b, c, d] }] : []
+    }),
+  )
+}
+
+/**
+ * Verifies a folded state without knowing how it was made: the paper is whole and unstretched, every pair that
+ * overlaps has an order without cycles, and Justin's conditions hold at every crease.
+ * *Returns* every fault; none means the state can be. *Source* J. Justin 1986 (layer order conditions).
+ */
+export function check(state: FoldedState): readonly FoldFault[] {
+  const shapes = state.faces.map(lying)
+  const hinges = lyingHinges(state)
+  return [
+    ...sheetFaults(state),
+    ...orderFaults(state, shapes),
+    ...throughFaults(state, shapes, hinges),
+    ...crossFaults(state, shapes, hinges),
+  ]
+}

@@ -1,0 +1,42 @@
+import { area, flips, type Polygon } from '../geometry'
+import { cellsOf, shownArea, type Cell } from './cells'
+import { lying } from './start'
+import type { FoldedState } from './types'
+
+/** What the folds alone decide; lengths and areas with the sheet's side as 1. */
+export interface Figures {
+  readonly width: number
+  readonly height: number
+  /** Area of the silhouette. */
+  readonly shown: number
+  readonly mostLayers: number
+  readonly fewestLayers: number
+  /** Sum over patches of area x layers: the paper that is there. */
+  readonly paper: number
+  /** Area seen from above with the sheet's front, and with its back, showing. */
+  readonly frontSeen: number
+  readonly backSeen: number
+}
+
+const span = (values: readonly number[]): number => Math.max(...values) - Math.min(...values)
+
+/** Figures of a state. Width and height along the plane's own axes. */
+export function figuresOf(state: FoldedState, cells: readonly Cell[] = cellsOf(state)): Figures {
+  const corners = state.faces.flatMap((face): Polygon => lying(face))
+  const layers = cells.map((cell) => cell.stack.length)
+  const seen = (back: boolean) =>
+    cells.reduce((sum, cell) => {
+      const top = state.faces[cell.stack[0] ?? -1]
+      return top && flips(top.pose) === back ? sum + area(cell.shape) : sum
+    }, 0)
+  return {
+    width: span(corners.map((p) => p.x)),
+    height: span(corners.map((p) => p.y)),
+    shown: shownArea(cells),
+    mostLayers: Math.max(...layers),
+    fewestLayers: Math.min(...layers),
+    paper: cells.reduce((sum, cell) => sum + area(cell.shape) * cell.stack.length, 0),
+    frontSeen: seen(false),
+    backSeen: seen(true),
+  }
+}

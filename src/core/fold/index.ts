@@ -1,0 +1,6 @@
+export * from './types'
+export * from './start'
+export * from './simple-fold'
+export * from './cells'
+export * from './check'
+export * from './figures'

@@ -1,0 +1,6 @@
+export * from './point'
+export * from './line'
+export * from './isometry'
+export * from './polygon'
+export * from './cubic'
+export * from './alignments'

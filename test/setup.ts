@@ -1,0 +1,7 @@
+import fc from 'fast-check'
+
+// One seed for every law, so that a run can be repeated; a failure prints it. KELPFIELD_SEED looks elsewhere.
+fc.configureGlobal({
+  seed: Number(process.env['KELPFIELD_SEED'] ?? 20_261_125),
+  interruptAfterTimeLimit: 20_000,
+})
