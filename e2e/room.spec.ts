@@ -149,6 +149,25 @@ test('foreign host names and origins are refused, and pages carry their headers'
   expect(page.headers['x-powered-by']).toBeUndefined()
 })
 
+test('a batch of taps that is no batch, or far too large, is refused and the server goes on', async ({
+  demo,
+}) => {
+  const send = async (body: string) => {
+    const response = await fetch(`${demo.address}/api/runs/x/events`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body,
+    }).catch(() => null)
+    return response?.status ?? 0
+  }
+  expect(await send('{')).toBe(422)
+  expect(await send('null')).toBe(422)
+  expect(await send('[]')).toBe(422)
+  // The server may hang up before the whole of it is sent.
+  expect([0, 422]).toContain(await send(`"${'x'.repeat(5_000_000)}"`))
+  expect(await send(JSON.stringify({ epoch: '', since: 0, events: [] }))).toBe(404)
+})
+
 test('nothing asks for anything outside this machine', async ({ page, demo }) => {
   const outside: string[] = []
   page.on('request', (request) => {

@@ -6,10 +6,10 @@ const port = Number(process.env.KELPFIELD_PORT ?? 4680)
 const env = { KELPFIELD_DATA: process.env.KELPFIELD_DATA ?? DEMO_FOLDER, KELPFIELD_PORT: String(port) }
 
 ensurePackages()
-run(NODE, [TSX, 'scripts/preflight.ts'], env)
 await requireFreePort(port, '127.0.0.1')
-ensureBuild()
+// Before the build: a folder or a database that cannot be used is said at once.
 run(NODE, [TSX, 'scripts/load-demo.ts'], env)
+ensureBuild()
 await serve({
   host: '127.0.0.1',
   port,

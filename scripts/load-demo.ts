@@ -4,14 +4,17 @@ import { readConfig } from '../src/config'
 import { openDatabase } from '../src/data/open-database'
 import { listProjects } from '../src/data/repositories/projects'
 import { storeLibrary } from '../src/flows/store-library'
+import { explain } from './lib/explain'
 
-const { databasePath, frozenNowMs } = readConfig(process.env)
-const { db } = await openDatabase(databasePath)
-const nowMs = frozenNowMs ?? Date.now()
-await storeLibrary({ db, nowMs })
-const some = [...(await listProjects(db, false)), ...(await listProjects(db, true))]
-if (some.length === 0) {
-  await loadDemo({ db, nowMs })
-  console.log('The demo data is loaded.')
-}
-await db.destroy()
+await explain(async () => {
+  const { databasePath, frozenNowMs } = readConfig(process.env)
+  const { db } = await openDatabase(databasePath)
+  const nowMs = frozenNowMs ?? Date.now()
+  await storeLibrary({ db, nowMs })
+  const some = [...(await listProjects(db, false)), ...(await listProjects(db, true))]
+  if (some.length === 0) {
+    await loadDemo({ db, nowMs })
+    console.log('The demo data is loaded.')
+  }
+  await db.destroy()
+})

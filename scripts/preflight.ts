@@ -1,17 +1,14 @@
 // Checks the environment and the database before the server starts: clear words instead of a stack.
 import { readConfig } from '../src/config'
-import { DatabaseProblemError, openDatabase } from '../src/data/open-database'
+import { openDatabase } from '../src/data/open-database'
 import { roomAccess } from '../src/data/repositories/room'
+import { explain } from './lib/explain'
 
-try {
+await explain(async () => {
   const config = readConfig(process.env)
   const { db } = await openDatabase(config.databasePath)
   const access = await roomAccess(db)
   await db.destroy()
   if (config.room && !access)
     throw new Error('To open Kelpfield to the room, set a passphrase first: npm run passphrase')
-} catch (error) {
-  const known = error instanceof DatabaseProblemError || error instanceof Error
-  console.error(`\n${known ? error.message : String(error)}\n`)
-  process.exit(1)
-}
+})
