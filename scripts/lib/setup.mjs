@@ -105,6 +105,8 @@ export function ensureChromium() {
 
 /** Ends with a clear message when another program listens on the port. */
 export async function requireFreePort(port, host) {
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    fail('KELPFIELD_PORT must be a whole number from 1 to 65535.')
   await new Promise((resolve) => {
     const probe = createServer()
     probe.once('error', (error) =>

@@ -15,7 +15,9 @@ import {
 } from '../geometry'
 import { SAME_AREA, SAME_POINT } from '../numeric'
 import { lying } from './start'
-import { relation, type FoldedState, type Hinge } from './types'
+import { creasesLying } from './creases'
+import type { FoldedCrease } from './order'
+import { relation, type FoldedState } from './types'
 
 /** What is wrong with a folded state, and where: faces by index, points on the sheet. */
 export type FoldFault =
@@ -27,29 +29,8 @@ export type FoldFault =
   | { readonly code: 'THROUGH_A_CREASE'; readonly faces: readonly [number, number]; readonly through: number }
   | { readonly code: 'CREASES_CROSS'; readonly faces: readonly [number, number, number, number] }
 
-/** A crease as it lies now: both faces on one side of it, or flat with one on each. */
-interface LyingHinge {
-  readonly hinge: Hinge
-  readonly from: Point
-  readonly to: Point
-  readonly folded: boolean
-}
-
-const lyingHinges = (state: FoldedState): readonly LyingHinge[] =>
-  state.hinges.flatMap((hinge) => {
-    const [first, second] = [state.faces[hinge.first], state.faces[hinge.second]]
-    if (!first || !second) return []
-    const flat =
-      Math.abs(first.pose.a - second.pose.a) +
-        Math.abs(first.pose.b - second.pose.b) +
-        Math.abs(first.pose.c - second.pose.c) +
-        Math.abs(first.pose.d - second.pose.d) <
-      1e-6
-    return [{ hinge, from: move(first.pose, hinge.from), to: move(first.pose, hinge.to), folded: !flat }]
-  })
-
 /** Whether a stretch runs through the inside of a polygon, paper of it lying on both sides. */
-function runsThrough(shape: Polygon, { from, to }: LyingHinge): boolean {
+function runsThrough(shape: Polygon, { from, to }: FoldedCrease): boolean {
   const along = minus(to, from)
   const side = times(leftOf(along), PROBE / length(along))
   return [0.5, 0.25, 0.75, 0.1, 0.9].some((share) => {
@@ -102,10 +83,10 @@ function orderFaults(state: FoldedState, shapes: readonly Polygon[]): readonly F
 function throughFaults(
   state: FoldedState,
   shapes: readonly Polygon[],
-  hinges: readonly LyingHinge[],
+  hinges: readonly FoldedCrease[],
 ): readonly FoldFault[] {
   return hinges.flatMap((lyingHinge) => {
-    const { first, second } = lyingHinge.hinge
+    const { first, second } = lyingHinge
     return shapes.flatMap((shape, through): FoldFault[] => {
       if (through === first || through === second || !runsThrough(shape, lyingHinge)) return []
       const [a, b] = [relation(state, through, first), relation(state, through, second)]
@@ -117,7 +98,7 @@ function throughFaults(
 }
 
 /** Both creases folded, on one stretch, their paper on one side. */
-function share(shapes: readonly Polygon[], one: LyingHinge, other: LyingHinge): boolean {
+function share(shapes: readonly Polygon[], one: FoldedCrease, other: FoldedCrease): boolean {
   const along = minus(one.to, one.from)
   const size = length(along)
   const normal = times(leftOf(along), 1 / size)
@@ -131,20 +112,20 @@ function share(shapes: readonly Polygon[], one: LyingHinge, other: LyingHinge): 
     const middle = centre(shapes[face] ?? [])
     return (middle.x - one.from.x) * normal.x + (middle.y - one.from.y) * normal.y > 0
   }
-  return sideOf(one.hinge.first) === sideOf(other.hinge.first)
+  return sideOf(one.first) === sideOf(other.first)
 }
 
 /** Two creases on one stretch lie one in the other or one on the other, never interleaved (taco-taco). */
 function crossFaults(
   state: FoldedState,
   shapes: readonly Polygon[],
-  hinges: readonly LyingHinge[],
+  hinges: readonly FoldedCrease[],
 ): readonly FoldFault[] {
   const folded = hinges.filter((hinge) => hinge.folded)
   return folded.flatMap((one, index) =>
     folded.slice(index + 1).flatMap((other): FoldFault[] => {
-      const { first: a, second: b } = one.hinge
-      const { first: c, second: d } = other.hinge
+      const { first: a, second: b } = one
+      const { first: c, second: d } = other
       if (new Set([a, b, c, d]).size < 4 || !share(shapes, one, other)) return []
       const between = [c, d].filter((face) => relation(state, face, a) !== relation(state, face, b)).length
       return between === 1 ? [{ code: 'CREASES_CROSS', faces: [a, b, c, d] }] : []
@@ -159,7 +140,7 @@ function crossFaults(
  */
 export function check(state: FoldedState): readonly FoldFault[] {
   const shapes = state.faces.map(lying)
-  const hinges = lyingHinges(state)
+  const hinges = creasesLying(state.faces, state.hinges)
   return [
     ...sheetFaults(state),
     ...orderFaults(state, shapes),
