@@ -1,24 +1,3 @@
 'use client'
 
-export default function PageError({
-  error,
-  reset,
-}: {
-  readonly error: Error & { digest?: string }
-  readonly reset: () => void
-}) {
-  return (
-    <div className="mx-auto flex max-w-xl flex-col gap-5 py-16">
-      <h1 className="text-4xl">This page could not be made</h1>
-      <p>Nothing you entered before was lost. Try again; if it stays, restart Kelpfield on its machine.</p>
-      {error.digest === undefined ? null : (
-        <p className="second text-sm">Mark in the server&apos;s output: {error.digest}</p>
-      )}
-      <p>
-        <button type="button" className="btn btn-primary" onClick={reset}>
-          Try again
-        </button>
-      </p>
-    </div>
-  )
-}
+export { PageError as default } from '@/ui/shell/PageError'

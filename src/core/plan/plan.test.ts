@@ -32,7 +32,7 @@ test.each([
   [{ ...planned, sheetsToCut: 0, foldedUnits: 108 }, 'join'],
   [{ ...planned, sheetsToCut: 0, foldedUnits: 108, joined: 36 }, 'hand over'],
   [{ ...planned, handedOver: true }, 'nothing left'],
-] as const)('facts %# lead to: %s', (facts, deed) => {
+] as const)('case %#: the next deed follows from the facts', (facts, deed) => {
   expect(nextDeed(facts).deed).toBe(deed)
 })
 

@@ -1,0 +1,43 @@
+import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
+import { LIBRARY, type DesignDocument } from '@/core/design'
+import { saveDesignVersion } from '@/data/repositories/designs'
+import { readDesigns, readLibrary } from './read/designs'
+import { designHash, storeLibrary } from './store-library'
+
+let database: TemporaryDatabase
+beforeEach(async () => {
+  database = await temporaryDatabase()
+})
+afterEach(() => database.remove())
+
+const versions = () =>
+  database.db.selectFrom('design_version').select(['design_id', 'number', 'hash']).orderBy('number').execute()
+
+test('the hash is of the content: field order is nothing, a changed word is everything', () => {
+  const [design] = LIBRARY
+  if (!design) throw new Error('an empty library')
+  const reordered = Object.fromEntries(Object.entries(design).reverse()) as unknown as DesignDocument
+  expect(designHash(reordered).hash).toBe(designHash(design).hash)
+  expect(designHash({ ...design, summary: `${design.summary}!` }).hash).not.toBe(designHash(design).hash)
+  expect(designHash(design).hash).toMatch(/^[0-9a-f]{64}$/)
+})
+
+test('storing what ships again adds nothing', async () => {
+  const before = await versions()
+  await storeLibrary(database.context)
+  expect(await versions()).toEqual(before)
+  expect(before).toHaveLength(LIBRARY.length)
+})
+
+test('a changed design becomes the next version; what pinned the old one still reads it', async () => {
+  const [old] = await readLibrary(database.context)
+  if (!old) throw new Error('nothing stored')
+  const changed = { ...old.document, summary: 'Another way of saying it.' }
+  const { hash, text } = designHash(changed)
+  const { id, name, family } = changed
+  await saveDesignVersion(database.db, { id, name, family, hash, document: text }, 1)
+  const newest = (await readLibrary(database.context)).find((one) => one.document.id === id)
+  expect(newest?.hash).toBe(hash)
+  expect((await versions()).filter((row) => row.design_id === id).map((row) => row.number)).toEqual([1, 2])
+  expect((await readDesigns(database.context, [old.hash])).get(old.hash)?.summary).toBe(old.document.summary)
+})
