@@ -25,7 +25,8 @@ test('a reload in the middle of a run comes back to the exact fold', async ({ pa
   await expect(now(page)).toContainText('Raw edge to the rib')
 })
 
-test('a tap made just before the page closes is not lost', async ({ page, context }) => {
+test('a tap made just before the page closes is not lost', async ({ page, context, quietConsole }) => {
+  quietConsole.expectErrors(/ERR_FAILED/)
   await justFold(page, server.address)
   const table = page.url()
   await page.route('**/events', (route) => route.abort())

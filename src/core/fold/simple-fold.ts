@@ -99,6 +99,8 @@ function closeGrip(state: FoldedState, fold: SimpleFold, halves: readonly Halves
 interface Piece {
   readonly was: number
   readonly moved: boolean
+  /** Whether the fold line cut its face: only then can it have come clear of what it overlapped. */
+  readonly cut: boolean
   readonly face: Face
 }
 
@@ -117,13 +119,14 @@ function piecesOf(
 ): readonly Piece[] {
   const mirror = reflection(fold.line)
   return state.faces.flatMap((face, was): Piece[] => {
-    if (!moving.has(was)) return [{ was, moved: false, face }]
+    if (!moving.has(was)) return [{ was, moved: false, cut: false, face }]
     const { moving: goes, staying: stays } = halves[was] ?? { moving: [], staying: [] }
     const turned = after(mirror, face.pose)
-    if (stays.length === 0) return [{ was, moved: true, face: { sheet: face.sheet, pose: turned } }]
+    if (stays.length === 0)
+      return [{ was, moved: true, cut: false, face: { sheet: face.sheet, pose: turned } }]
     return [
-      { was, moved: false, face: { sheet: onSheet(face.pose, stays), pose: face.pose } },
-      { was, moved: true, face: { sheet: onSheet(face.pose, goes), pose: turned } },
+      { was, moved: false, cut: true, face: { sheet: onSheet(face.pose, stays), pose: face.pose } },
+      { was, moved: true, cut: true, face: { sheet: onSheet(face.pose, goes), pose: turned } },
     ]
   })
 }
@@ -146,7 +149,9 @@ function orderOf(state: FoldedState, pieces: readonly Piece[], way: SimpleFold['
       const [first, second] = [pieces[i], pieces[j]]
       if (!first || !second) continue
       const now = relationNow(state, first, second, way)
-      if (now === 0 || overlap(shapes[i] ?? [], shapes[j] ?? []).length === 0) continue
+      // Two whole pieces that kept their places to one another overlap as before.
+      const asBefore = first.moved === second.moved && !first.cut && !second.cut
+      if (now === 0 || (!asBefore && overlap(shapes[i] ?? [], shapes[j] ?? []).length === 0)) continue
       above[i * count + j] = now
       above[j * count + i] = -now
     }

@@ -46,9 +46,34 @@ export function leftPart(polygon: Polygon, line: Line): Polygon {
   return tidy(kept)
 }
 
+interface Box {
+  readonly left: number
+  readonly right: number
+  readonly bottom: number
+  readonly top: number
+}
+
+function boxOf(polygon: Polygon): Box {
+  let [left, right, bottom, top] = [Infinity, -Infinity, Infinity, -Infinity]
+  for (const { x, y } of polygon) {
+    left = Math.min(left, x)
+    right = Math.max(right, x)
+    bottom = Math.min(bottom, y)
+    top = Math.max(top, y)
+  }
+  return { left, right, bottom, top }
+}
+
+/** Boxes that do not overlap keep most pairs from being clipped at all. */
+const apart = (a: Box, b: Box): boolean =>
+  a.right < b.left + SAME_POINT ||
+  b.right < a.left + SAME_POINT ||
+  a.top < b.bottom + SAME_POINT ||
+  b.top < a.bottom + SAME_POINT
+
 /** What two convex polygons have in common; empty where they only touch. */
 export function overlap(first: Polygon, second: Polygon): Polygon {
-  if (second.length < 3) return []
+  if (first.length < 3 || second.length < 3 || apart(boxOf(first), boxOf(second))) return []
   let left: Polygon = first
   for (let index = 0; index < second.length && left.length > 0; index++) {
     const [p, q] = [second[index], second[(index + 1) % second.length]]

@@ -51,12 +51,68 @@ async function forEachTap(
   await transaction.done
 }
 
+/**
+ * A tap is first noted here, in the same moment it is shown: the browser's database answers a little later, and a lid
+ * may close in between. The note goes once the database has the tap.
+ */
+const noteKey = (runId: string, event: RunEvent): string =>
+  `kelpfield-tap:${runId}:${String(event.atMs).padStart(15, '0')}:${event.id}`
+
+function noteNow(runId: string, event: RunEvent): void {
+  try {
+    localStorage.setItem(noteKey(runId, event), JSON.stringify(event))
+  } catch {
+    // Full or forbidden: the database alone keeps the tap.
+  }
+}
+
+function forgetNote(runId: string, event: RunEvent): void {
+  try {
+    localStorage.removeItem(noteKey(runId, event))
+  } catch {
+    // What cannot be read cannot be left behind.
+  }
+}
+
+/** Notes of this run that an earlier page left, in the order of their taps. */
+function notesLeft(runId: string): readonly RunEvent[] {
+  try {
+    const keys = Array.from({ length: localStorage.length }, (_, index) => localStorage.key(index) ?? '')
+    return keys
+      .filter((key) => key.startsWith(`kelpfield-tap:${runId}:`))
+      .sort()
+      .flatMap((key) => JSON.parse(localStorage.getItem(key) ?? '[]') as RunEvent)
+  } catch {
+    return []
+  }
+}
+
+/** Adds a tap unless it is there: another window may have taken its note over in the same moment. */
+async function addOnce(store: IDBPDatabase<TapStore>, tap: KeptTap): Promise<void> {
+  try {
+    await store.add('taps', tap)
+  } catch (error) {
+    if (!(error instanceof DOMException && error.name === 'ConstraintError')) throw error
+  }
+}
+
+/** Takes notes over into the database; one that is there already only loses its note. */
+async function takeNotesOver(store: IDBPDatabase<TapStore>, runId: string): Promise<void> {
+  for (const event of notesLeft(runId)) {
+    if (!(await store.getFromIndex('taps', 'id', event.id)))
+      await store.add('taps', { runId, event, takenEpoch: null })
+    forgetNote(runId, event)
+  }
+}
+
 function inBrowser(store: IDBPDatabase<TapStore>, runId: string, nowMs: number): Outbox {
   const ofRun = () => store.getAllFromIndex('taps', 'run', runId)
   return {
     persistent: true,
     add: async (event) => {
-      await store.add('taps', { runId, event, takenEpoch: null })
+      noteNow(runId, event)
+      await addOnce(store, { runId, event, takenEpoch: null })
+      forgetNote(runId, event)
     },
     untaken: async (epoch) => {
       const taps = await ofRun()
@@ -100,7 +156,9 @@ function inMemory(): Outbox {
 
 export async function openOutbox(runId: string, nowMs: number): Promise<Outbox> {
   try {
-    return inBrowser(await openStore(), runId, nowMs)
+    const store = await openStore()
+    await takeNotesOver(store, runId)
+    return inBrowser(store, runId, nowMs)
   } catch {
     return inMemory()
   }
