@@ -6,7 +6,8 @@ export default defineConfig({
   fullyParallel: false,
   // Tests of hands at the table mostly wait, so two files at a time share two cores well.
   workers: 2,
-  retries: 0,
+  // On a shared build machine one more try; the summary names how many needed it.
+  retries: process.env['CI'] === 'true' ? 1 : 0,
   timeout: 90_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: 'test-reports/e2e.json' }]],

@@ -72,7 +72,7 @@ for (const [name, check] of CHECKS) {
 
 /** Tests counted by the runners themselves; a report that is missing counts as one failure of its check. */
 function counted() {
-  const sum = { passed: 0, failed: 0, skipped: 0 }
+  const sum = { passed: 0, failed: 0, skipped: 0, flaky: 0 }
   if (existsSync(JEST_REPORT)) {
     const jest = JSON.parse(readFileSync(JEST_REPORT, 'utf8'))
     sum.passed += jest.numPassedTests
@@ -84,15 +84,17 @@ function counted() {
     sum.passed += stats.expected + stats.flaky
     sum.failed += stats.unexpected
     sum.skipped += stats.skipped
+    sum.flaky += stats.flaky
   }
   return sum
 }
 
-const { passed, failed, skipped } = counted()
+const { passed, failed, skipped, flaky } = counted()
 const checksFailed = results.filter((result) => !result.ok)
 console.log('\n')
 for (const { name, ok, seconds } of results)
   console.log(`${ok ? 'ok    ' : 'FAILED'} ${name.padEnd(18)} ${seconds.toFixed(1)} s`)
 console.log(`checks: ${results.length - checksFailed.length} ok, ${checksFailed.length} not`)
+if (flaky > 0) console.log(`passed only at a second try: ${flaky}`)
 console.log(`${passed} passed, ${failed} failed, ${skipped} skipped`)
 process.exit(checksFailed.length === 0 ? 0 : 1)
