@@ -3,7 +3,6 @@ import {
   after,
   area,
   bisectorOfPoints,
-  flips,
   IDENTITY,
   lineThrough,
   move,
@@ -17,6 +16,7 @@ import {
   check,
   figuresOf,
   flatSheet,
+  foldPattern,
   lying,
   moveWhole,
   outside,
@@ -93,16 +93,19 @@ describe('known sizes of a unit square (derived)', () => {
     expect(upright.shown).toBeCloseTo(0.585786, 6)
   })
   test('book folds: halves, quarters, eighths, doubling the layers', () => {
+    const folds = [
+      flip(lineThrough(point(0.5, 0), point(0.5, 1))),
+      lineThrough(point(0, 0.5), point(1, 0.5)),
+      flip(lineThrough(point(0.25, 0), point(0.25, 1))),
+    ]
     let state = flatSheet(unitSquare)
-    for (const [index, share] of [0.5, 0.25, 0.125].entries()) {
-      const line =
-        index % 2 === 0
-          ? lineThrough(point(share, 0), point(share, 1))
-          : lineThrough(point(0, share), point(1, share))
-      state = simpleFold(state, { line: index % 2 === 0 ? flip(line) : line, way: 'valley', grip: 'all' })
-    }
-    expect(figuresOf(state).mostLayers).toBeGreaterThanOrEqual(2)
-    expectSound(state)
+    folds.forEach((line, index) => {
+      state = simpleFold(state, { line, way: 'valley', grip: 'all' })
+      expectSound(state)
+      const { shown, fewestLayers, mostLayers } = figuresOf(state)
+      expect(shown).toBeCloseTo(1 / 2 ** (index + 1), 12)
+      expect([fewestLayers, mostLayers]).toEqual([2 ** (index + 1), 2 ** (index + 1)])
+    })
   })
 })
 
@@ -287,22 +290,44 @@ describe('the check finds what is wrong', () => {
     }
     expect(check(stretched).map((fault) => fault.code)).toContain('STRETCHED')
   })
+
+  /** A strip creased across at some places, its layers put in an order by hand: the first part lowest in `ranks`. */
+  const stripInOrder = (
+    length: number,
+    creases: readonly number[],
+    ranks: readonly number[],
+  ): FoldedState => {
+    const outline = [point(0, 0), point(length, 0), point(length, 1), point(0, 1)]
+    const result = foldPattern(
+      {
+        outline,
+        creases: creases.map((x) => ({ from: point(x, 0), to: point(x, 1), letter: 'U' as const })),
+      },
+      { most: 1 },
+    )
+    if (!result.ok) throw new Error(JSON.stringify(result.faults))
+    const { state } = result
+    const start = (index: number) => Math.min(...(state.faces[index]?.sheet.map((p) => p.x) ?? []))
+    const part = (index: number) => state.faces.filter((_, other) => start(other) < start(index)).length
+    const faces = state.faces.length
+    const above = state.above.map((value, at) => {
+      const [i, j] = [Math.floor(at / faces), at % faces]
+      return value === 0 ? 0 : Math.sign((ranks[part(i)] ?? 0) - (ranks[part(j)] ?? 0))
+    })
+    return { ...state, above }
+  }
   test('a layer through a crease', () => {
-    // A strip folded in three; the middle of the stack moved to where it cannot be.
-    const strip = flatSheet([point(0, 0), point(3, 0), point(3, 1), point(0, 1)])
-    const once = simpleFold(strip, {
-      line: lineThrough(point(1.2, 1), point(1.2, 0)),
-      way: 'valley',
-      grip: 'all',
-    })
-    const twice = simpleFold(once, {
-      line: flip(lineThrough(point(2.6, 1), point(2.6, 0))),
-      way: 'valley',
-      grip: 'all',
-    })
-    expect(check(once)).toEqual([])
-    expect(check(twice)).toEqual([])
-    expect(once.faces.some((face) => flips(face.pose))).toBe(true)
+    // The last part is longer than the middle one: it cannot lie between the first two, whose crease it crosses.
+    expect(check(stripInOrder(3.2, [1.2, 2], [0, 1, 2]))).toEqual([])
+    expect(check(stripInOrder(3.2, [1.2, 2], [0, 2, 1])).map((fault) => fault.code)).toContain(
+      'THROUGH_A_CREASE',
+    )
+  })
+  test('two creases that cross', () => {
+    expect(check(stripInOrder(4, [1, 2, 3], [0, 1, 2, 3]))).toEqual([])
+    expect(check(stripInOrder(4, [1, 2, 3], [0, 2, 1, 3])).map((fault) => fault.code)).toContain(
+      'CREASES_CROSS',
+    )
   })
 })
 
