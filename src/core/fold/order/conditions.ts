@@ -1,15 +1,4 @@
-import {
-  area,
-  centre,
-  leftOf,
-  length,
-  minus,
-  overlap,
-  plus,
-  times,
-  type Point,
-  type Polygon,
-} from '../../geometry'
+import { area, centre, length, minus, overlap, plus, times, leftOf, type Point, type Polygon } from '../../geometry'
 import { SAME_AREA, SAME_POINT } from '../../numeric'
 
 /** A crease as it lies folded: its two faces and the stretch. Flat where the faces lie on both sides of it. */
@@ -24,42 +13,71 @@ export interface FoldedCrease {
 /** Overlapping pairs of faces, numbered; the unknown of pair (i, j), i < j, is 1 when i lies above j. */
 export interface Pairs {
   readonly count: number
+  /** How many faces there are, overlapping or not. */
+  readonly faceCount: number
   readonly faces: readonly (readonly [number, number])[]
-  /** Number of the pair and its sign for (i, j) in this order; `null` where they do not overlap. */
-  readonly of: (i: number, j: number) => { readonly pair: number; readonly sign: number } | null
+  /** Row-major faces x faces, symmetric: number of the pair, -1 where the two do not overlap. */
+  readonly at: Int32Array
+}
+
+/** A place and a sign: the pair's unknown, or its opposite. */
+export interface SignedPair {
+  readonly pair: number
+  readonly sign: 1 | -1
+}
+
+/** The unknown of "i above j"; `null` where they do not overlap. */
+export function pairOf({ at, faceCount }: Pairs, i: number, j: number): SignedPair | null {
+  const pair = at[i * faceCount + j] ?? -1
+  return pair < 0 ? null : { pair, sign: i < j ? 1 : -1 }
 }
 
 /**
  * Justin's conditions on the order of overlapping faces (J. Justin 1986).
  * `equal`: face h crosses a crease of (f, g): above both or below both (taco-tortilla); two flat creases on one
  * stretch likewise (tortilla-tortilla). `nested`: two folded creases on one stretch, (a, b) and (c, d), are not
- * interleaved (taco-taco). `triples`: no cycle among three faces that share a patch (transitivity).
+ * interleaved (taco-taco). `sharePatch`: no cycle among three faces that lie on one another somewhere
+ * (transitivity); asked for only where an order could follow from it, as there are far more triples than matter.
  */
 export interface OrderConditions {
   readonly pairs: Pairs
   readonly equal: readonly { readonly one: number; readonly other: number; readonly sign: number }[]
   readonly nested: readonly (readonly [a: number, b: number, c: number, d: number])[]
-  readonly triples: readonly (readonly [number, number, number])[]
+  readonly sharePatch: (i: number, j: number, k: number) => boolean
 }
 
 /** Probes lie this far from a crease, in sheets of side 1. */
 const PROBE = 1e-5
 
-function numberPairs(shapes: readonly Polygon[]): Pairs {
+interface Box {
+  readonly left: number
+  readonly right: number
+  readonly bottom: number
+  readonly top: number
+}
+const boxOf = (points: readonly Point[]): Box => ({
+  left: Math.min(...points.map((p) => p.x)),
+  right: Math.max(...points.map((p) => p.x)),
+  bottom: Math.min(...points.map((p) => p.y)),
+  top: Math.max(...points.map((p) => p.y)),
+})
+const meets = (a: Box, b: Box): boolean =>
+  a.right > b.left - PROBE && b.right > a.left - PROBE && a.top > b.bottom - PROBE && b.top > a.bottom - PROBE
+
+function numberPairs(shapes: readonly Polygon[], shared: Map<number, Polygon>): Pairs {
   const faces: (readonly [number, number])[] = []
-  const numbers = new Map<number, number>()
-  const count = shapes.length
-  for (let i = 0; i < count; i++)
-    for (let j = i + 1; j < count; j++)
-      if (area(overlap(shapes[i] ?? [], shapes[j] ?? [])) > SAME_AREA) {
-        numbers.set(i * count + j, faces.length)
-        faces.push([i, j])
-      }
-  const of = (i: number, j: number) => {
-    const pair = numbers.get(i < j ? i * count + j : j * count + i)
-    return pair === undefined ? null : { pair, sign: i < j ? 1 : -1 }
-  }
-  return { count: faces.length, faces, of }
+  const faceCount = shapes.length
+  const at = new Int32Array(faceCount * faceCount).fill(-1)
+  for (let i = 0; i < faceCount; i++)
+    for (let j = i + 1; j < faceCount; j++) {
+      const both = overlap(shapes[i] ?? [], shapes[j] ?? [])
+      if (both.length === 0 || area(both) <= SAME_AREA) continue
+      shared.set(faces.length, both)
+      at[i * faceCount + j] = faces.length
+      at[j * faceCount + i] = faces.length
+      faces.push([i, j])
+    }
+  return { count: faces.length, faceCount, faces, at }
 }
 
 const strictlyInside = (shape: Polygon, at: Point): boolean =>
@@ -69,7 +87,7 @@ const strictlyInside = (shape: Polygon, at: Point): boolean =>
     return (edge.x * (at.y - p.y) - edge.y * (at.x - p.x)) / length(edge) > PROBE / 10
   })
 
-/** Stretch of a crease inside a convex polygon, as shares of its length; `null` where it does not run through. */
+/** Whether a stretch of crease runs through the inside of a convex polygon. */
 function runsThrough(shape: Polygon, { from, to }: FoldedCrease): boolean {
   const along = minus(to, from)
   const normal = times(leftOf(along), PROBE / length(along))
@@ -109,27 +127,39 @@ function sideOf(shape: Polygon, { from, to }: FoldedCrease): boolean {
   return along.x * (middle.y - from.y) - along.y * (middle.x - from.x) > 0
 }
 
-/** Every condition on the layer order of faces lying as `shapes`, joined at `creases`. *Cost* faces squared. */
+/**
+ * Every condition on the layer order of faces lying as `shapes`, joined at `creases`.
+ * *Cost* faces squared; creases times faces. Patches of three are worked out when asked for, and kept.
+ */
 export function orderConditions(
   shapes: readonly Polygon[],
   creases: readonly FoldedCrease[],
 ): OrderConditions {
-  const pairs = numberPairs(shapes)
+  const shared = new Map<number, Polygon>()
+  const pairs = numberPairs(shapes, shared)
   const equal: { one: number; other: number; sign: number }[] = []
   const tie = (a: number, b: number, c: number, d: number) => {
-    const [one, other] = [pairs.of(a, b), pairs.of(c, d)]
+    const [one, other] = [pairOf(pairs, a, b), pairOf(pairs, c, d)]
     if (one && other) equal.push({ one: one.pair, other: other.pair, sign: one.sign * other.sign })
   }
-  for (const crease of creases)
+  const shapeBoxes = shapes.map(boxOf)
+  const creaseBoxes = creases.map(({ from, to }) => boxOf([from, to]))
+  creases.forEach((crease, index) => {
+    const box = creaseBoxes[index]
     shapes.forEach((shape, face) => {
-      if (face === crease.first || face === crease.second || !runsThrough(shape, crease)) return
-      tie(face, crease.first, face, crease.second)
+      const near = shapeBoxes[face]
+      if (face === crease.first || face === crease.second || !box || !near || !meets(box, near)) return
+      if (runsThrough(shape, crease)) tie(face, crease.first, face, crease.second)
     })
+  })
   const nested: (readonly [number, number, number, number])[] = []
   creases.forEach((one, index) => {
-    for (const other of creases.slice(index + 1)) {
-      const faces = [one.first, one.second, other.first, other.second]
-      if (new Set(faces).size < 4 || !shareStretch(one, other)) continue
+    const box = creaseBoxes[index]
+    for (let at = index + 1; at < creases.length; at++) {
+      const [other, near] = [creases[at], creaseBoxes[at]]
+      if (!other || !box || !near || !meets(box, near)) continue
+      if (one.first === other.first || one.first === other.second) continue
+      if (one.second === other.first || one.second === other.second || !shareStretch(one, other)) continue
       const beside = sideOf(shapes[one.first] ?? [], one) === sideOf(shapes[other.first] ?? [], one)
       if (one.folded && other.folded) {
         if (beside) nested.push([one.first, one.second, other.first, other.second])
@@ -139,24 +169,41 @@ export function orderConditions(
         else tie(one.first, other.second, one.second, other.first)
       } else {
         const [flat, bent] = one.folded ? [other, one] : [one, other]
-        const near =
+        const facing =
           sideOf(shapes[flat.first] ?? [], flat) === sideOf(shapes[bent.first] ?? [], flat)
             ? flat.first
             : flat.second
-        tie(near, bent.first, near, bent.second)
+        tie(facing, bent.first, facing, bent.second)
       }
     }
   })
-  return { pairs, equal, nested, triples: triplesOf(shapes, pairs) }
+  return { pairs, equal, nested, sharePatch: patches(shapes, pairs, shared) }
 }
 
-function triplesOf(shapes: readonly Polygon[], pairs: Pairs): readonly (readonly [number, number, number])[] {
-  const triples: (readonly [number, number, number])[] = []
-  for (const [i, j] of pairs.faces) {
-    const shared = overlap(shapes[i] ?? [], shapes[j] ?? [])
-    for (let k = j + 1; k < shapes.length; k++)
-      if (pairs.of(i, k) && pairs.of(j, k) && area(overlap(shared, shapes[k] ?? [])) > SAME_AREA)
-        triples.push([i, j, k])
+/** Whether three faces lie on one another somewhere; each answer is worked out once. */
+function patches(
+  shapes: readonly Polygon[],
+  pairs: Pairs,
+  shared: ReadonlyMap<number, Polygon>,
+): (i: number, j: number, k: number) => boolean {
+  const known = new Map<number, boolean>()
+  const count = pairs.faceCount
+  return (i, j, k) => {
+    const low = Math.min(i, j, k)
+    const high = Math.max(i, j, k)
+    const mid = i + j + k - low - high
+    const key = (low * count + mid) * count + high
+    const before = known.get(key)
+    if (before !== undefined) return before
+    const both = shared.get(pairs.at[low * count + mid] ?? -1)
+    const third = shapes[high]
+    const answer =
+      both !== undefined &&
+      third !== undefined &&
+      (pairs.at[low * count + high] ?? -1) >= 0 &&
+      (pairs.at[mid * count + high] ?? -1) >= 0 &&
+      area(overlap(both, third)) > SAME_AREA
+    known.set(key, answer)
+    return answer
   }
-  return triples
 }
