@@ -12,6 +12,16 @@ export type CoreErrorCode =
   | 'SIZE_NOT_REACHABLE'
   | 'NO_SUCH_LAYER'
   | 'OFF_THE_SHEET'
+  | 'ANGLE_SUM'
+  | 'ODD_DEGREE'
+  | 'FOLD_PARITY'
+  | 'DANGLING_CREASE'
+  | 'CLOSURE_GAP'
+  | 'NO_ORDER'
+  | 'MANY_ORDERS'
+  | 'STOPPED'
+  | 'NO_SUCH_LINE'
+  | 'NO_SUCH_STEP'
 
 /** What went wrong, where, and within which range it would have been right. */
 export interface CoreErrorDetail {
@@ -20,6 +30,8 @@ export interface CoreErrorDetail {
   readonly unit?: string
   readonly min?: number
   readonly max?: number
+  /** Where, on the sheet or in the folded plane, as a share of the sheet's side. */
+  readonly at?: { readonly x: number; readonly y: number }
 }
 
 export class CoreError extends Error {
@@ -27,7 +39,8 @@ export class CoreError extends Error {
   readonly detail: CoreErrorDetail
 
   constructor(code: CoreErrorCode, detail: CoreErrorDetail) {
-    super(`${code}: ${detail.name} = ${detail.value}${detail.unit ? ` ${detail.unit}` : ''}`)
+    const place = detail.at ? ` at (${detail.at.x.toFixed(4)}, ${detail.at.y.toFixed(4)})` : ''
+    super(`${code}: ${detail.name} = ${detail.value}${detail.unit ? ` ${detail.unit}` : ''}${place}`)
     this.name = 'CoreError'
     this.code = code
     this.detail = detail

@@ -44,7 +44,8 @@ const PROBE = 1e-5
 const inside = (shape: Polygon, at: Point): boolean => contains(shape, at)
 
 function sheetFaults(state: FoldedState): readonly FoldFault[] {
-  const missing = area(state.outline) - state.faces.reduce((sum, face) => sum + area(face.sheet), 0)
+  const cut = (state.cutAway ?? []).reduce((sum, part) => sum + area(part), 0)
+  const missing = area(state.outline) - cut - state.faces.reduce((sum, face) => sum + area(face.sheet), 0)
   const faults: FoldFault[] = Math.abs(missing) > 1e-7 ? [{ code: 'AREA', missing }] : []
   state.faces.forEach(({ pose }, face) => {
     const { a, b, c, d } = pose

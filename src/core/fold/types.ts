@@ -23,6 +23,8 @@ export type Above = 1 | -1 | 0
  */
 export interface FoldedState {
   readonly outline: Polygon
+  /** Paper cut off since, in convex parts of the sheet. */
+  readonly cutAway?: readonly Polygon[]
   readonly faces: readonly Face[]
   readonly hinges: readonly Hinge[]
   /** Row-major n x n; `above[i * n + j]` is how face i lies to face j. Antisymmetric. */
