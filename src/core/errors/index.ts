@@ -21,7 +21,7 @@ export type CoreErrorCode =
   | 'MANY_ORDERS'
   | 'STOPPED'
   | 'NO_SUCH_LINE'
-  | 'NO_SUCH_STEP'
+  | 'CREASE_IN_ZONE'
 
 /** What went wrong, where, and within which range it would have been right. */
 export interface CoreErrorDetail {

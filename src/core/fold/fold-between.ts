@@ -132,3 +132,17 @@ export function tuck(state: FoldedState, { line, take, hints }: Tuck): FoldedSta
   )
   return foldSome(state, line, halves, closeOverHinges(state, line, taken), null, hints)
 }
+
+/** The layers such a fold takes, for its picture. *Throws* as the fold itself does. */
+export function foldedByLine(
+  state: FoldedState,
+  fold: Pick<ReverseFold, 'line' | 'at' | 'from' | 'layers'> | Pick<Tuck, 'line' | 'take'>,
+): readonly number[] {
+  const taken =
+    'take' in fold
+      ? fold.take.map((at) => faceAt(state.faces, at))
+      : stackAt(state, fold.at, 'valley')
+          .filter((face) => (halvesOf(state, fold.line)[face]?.moving.length ?? 0) > 0)
+          .slice(fold.from, fold.from + fold.layers)
+  return [...closeOverHinges(state, fold.line, new Map(taken.map((face) => [face, null]))).keys()]
+}

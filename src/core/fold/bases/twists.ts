@@ -1,0 +1,119 @@
+import { at, boxMeasures, foldAndUnfold, lineOnto, onto, quarterTurned, square, step, through } from '../program/build'
+import type { CreaseSpec, FoldProgram, LineSpec, MoveSpec, PointSpec } from '../program'
+
+type Spot = readonly [number, number]
+const spot = ([x, y]: Spot): PointSpec => at(x, y)
+
+/** Half the diagonal of the twisted square: each pleat is so wide, and the finished side is 1 - 2 x this. */
+const HALF_DIAGONAL = 0.25
+
+const squareQuarter = (quarters: number): readonly CreaseSpec[] => {
+  const by = (x: number, y: number): Spot => quarterTurned([x, y], quarters)
+  const [up, right] = [by(0.5, 0.5 + HALF_DIAGONAL), by(0.5 + HALF_DIAGONAL, 0.5)]
+  return [
+    [up, right, 'M'],
+    [up, by(0.5, 1), 'M'],
+    [right, by(0.5 + HALF_DIAGONAL, 1), 'V'],
+  ]
+}
+const sideOfTwist = (quarters: number): MoveSpec => {
+  const by = (x: number, y: number): PointSpec => spot(quarterTurned([x, y], quarters))
+  const ends = [by(0.5, 0.75), by(0.75, 0.5)] as const
+  return { kind: 'crease', way: 'mountain', line: onto(by(1, 1), by(0.25, 0.25)), between: ends }
+}
+
+/** A square turned by an eighth in the middle of a grid of quarters. */
+export const squareTwist = square([
+  step(
+    { key: 'halves', say: 'Edge to opposite edge, crease, open', each: 'crease', crease: 'light' },
+    foldAndUnfold(onto(at(0, 0), at(1, 0))),
+    foldAndUnfold(onto(at(0, 0), at(0, 1))),
+  ),
+  step(
+    { key: 'quarters', say: 'Edge to the middle, crease, open', each: 'crease', crease: 'light' },
+    foldAndUnfold(onto(at(0, 0), at(0.5, 0))),
+    foldAndUnfold(onto(at(1, 0), at(0.5, 0))),
+    foldAndUnfold(onto(at(0, 0), at(0, 0.5))),
+    foldAndUnfold(onto(at(0, 1), at(0, 0.5))),
+  ),
+  step(
+    { key: 'sides', say: 'Crease one side of the tilted square, behind, no further', each: 'side', crease: 'pinch' },
+    ...[0, 1, 2, 3].map(sideOfTwist),
+  ),
+  step(
+    { key: 'twist', say: 'Gather the four pleats and twist the middle flat', each: 'twist' },
+    {
+      kind: 'refold',
+      name: 'twist',
+      open: [],
+      add: [0, 1, 2, 3].flatMap(squareQuarter),
+      stays: [0.5, 0.5],
+      shows: [1, 1],
+    },
+  ),
+])
+
+/** Corner to corner the sheet is 1; the twisted hexagon has a quarter of that, on a grid of eighths. */
+const RADIUS = 1 / 8
+const polar = (degrees: number, radius: number): Spot => [
+  radius * Math.cos((degrees * Math.PI) / 180),
+  radius * Math.sin((degrees * Math.PI) / 180),
+]
+/** From a point in a direction to the edge of the sheet. */
+function toEdge([x, y]: Spot, degrees: number): Spot {
+  const [dx, dy] = polar(degrees, 1)
+  const reach = [30, 90, 150, 210, 270, 330].map((normal) => {
+    const [nx, ny] = polar(normal, 1)
+    const slope = dx * nx + dy * ny
+    return slope > 1e-9 ? (Math.sqrt(3) / 4 - x * nx - y * ny) / slope : Infinity
+  })
+  const length = Math.min(...reach)
+  return [x + dx * length, y + dy * length]
+}
+const corner = (k: number): PointSpec => spot(polar(60 * k, 0.5))
+const edge = (k: number): LineSpec => through(corner(k), corner(k + 1))
+/** Through the centre, beside edge k. */
+const beside = (k: number): LineSpec => through(corner(k + 2), corner(k + 5))
+const near = (k: number, radius: number): PointSpec => spot(polar(60 * k + 30, radius))
+const quarterLine = (k: number): LineSpec => lineOnto(edge(k), beside(k), near(k, 0.2165))
+const outer = (k: number): PointSpec => near(k, Math.sqrt(3) / 4)
+
+const hexagonSixth = (k: number): readonly CreaseSpec[] => {
+  const [here, next] = [polar(60 * k, RADIUS), polar(60 * k + 60, RADIUS)]
+  return [
+    [here, next, 'M'],
+    [next, toEdge(next, 60 * k + 60), 'M'],
+    [here, toEdge(here, 60 * k + 60), 'V'],
+  ]
+}
+const SIX = [0, 1, 2, 3, 4, 5]
+
+export const hexagonTwist: FoldProgram = {
+  sheet: { kind: 'hexagon' },
+  measures: boxMeasures,
+  steps: [
+    step(
+      { key: 'diameters', say: 'Edge to opposite edge, crease, open', each: 'crease', crease: 'light' },
+      ...[0, 1, 2].map((k) => foldAndUnfold(lineOnto(edge(k), edge(k + 3), at(0, 0)), { moves: outer(k) })),
+    ),
+    step(
+      { key: 'quarters', say: 'Edge to the middle, crease, open', each: 'crease', crease: 'light' },
+      ...SIX.map((k) => foldAndUnfold(quarterLine(k), { moves: outer(k) })),
+    ),
+    step(
+      { key: 'eighths', say: 'Edge past the middle to the far quarter line, crease, open', each: 'crease', crease: 'light' },
+      ...SIX.map((k) => foldAndUnfold(lineOnto(edge(k), quarterLine(k + 3), near(k, 0.108)), { moves: outer(k) })),
+    ),
+    step(
+      { key: 'twist', say: 'Gather the six pleats and twist the middle flat', each: 'twist' },
+      {
+        kind: 'refold',
+        name: 'twist',
+        open: [],
+        add: SIX.flatMap(hexagonSixth),
+        stays: [0, 0],
+        shows: [0.5, 0],
+      },
+    ),
+  ],
+}

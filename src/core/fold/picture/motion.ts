@@ -1,0 +1,57 @@
+import { after, inverse, reflection, type Line, type Point } from '../../geometry'
+import { halvesOf } from '../grip'
+import { piecesOf, type Piece as FoldedPiece } from '../pieces'
+import type { Frame } from '../program'
+import { relation, type FoldedState } from '../types'
+import { edgesOf, visibleRegions, type Edge } from './visible'
+
+interface Drawn {
+  readonly regions: readonly { readonly side: 'front' | 'back'; readonly parts: readonly (readonly Point[])[] }[]
+  readonly edges: readonly Edge[]
+}
+
+/** A simple fold on its way: what stays, and what moves as it is seen before and after it stands upright. */
+export interface FoldMotion {
+  readonly line: Line
+  /** Whether the moving part comes over the top, or goes behind. */
+  readonly over: boolean
+  readonly stays: Drawn
+  readonly rises: Drawn
+  readonly comesDown: Drawn
+}
+
+/** Only some pieces, in the order their layers had. */
+function only(state: FoldedState, pieces: readonly FoldedPiece[], turned: boolean): FoldedState {
+  const above = new Int8Array(pieces.length ** 2)
+  pieces.forEach((one, i) =>
+    pieces.forEach((other, j) => {
+      above[i * pieces.length + j] = relation(state, one.was, other.was) * (turned ? -1 : 1)
+    }),
+  )
+  return { outline: state.outline, faces: pieces.map((piece) => piece.face), hinges: [], above }
+}
+
+const drawn = (state: FoldedState): Drawn => ({
+  regions: visibleRegions(state).map(({ side, parts }) => ({ side, parts })),
+  edges: edgesOf(state).filter((edge) => edge.seen),
+})
+
+/** The in-between of a simple fold, or `null` for any other move: those lift and turn in space as no plane shows. */
+export function motionOf({ before, done }: Frame): FoldMotion | null {
+  const { spec, line, moving } = done
+  if (!line || (spec.kind !== 'fold' && spec.kind !== 'unfold' && spec.kind !== 'crease')) return null
+  const { state } = before
+  const pieces = piecesOf(state, line, new Set(moving), halvesOf(state, line))
+  const moved = pieces.filter((piece) => piece.moved)
+  const back = reflection(line)
+  const flatAgain = moved.map(
+    (piece): FoldedPiece => ({ ...piece, face: { ...piece.face, pose: after(inverse(back), piece.face.pose) } }),
+  )
+  return {
+    line,
+    over: spec.way === 'valley',
+    stays: drawn(only(state, pieces.filter((piece) => !piece.moved), false)),
+    rises: drawn(only(state, flatAgain, false)),
+    comesDown: drawn(only(state, moved, true)),
+  }
+}

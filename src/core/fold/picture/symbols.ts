@@ -1,0 +1,198 @@
+import { distance, flips, mirrored, move, signedDistance, type Point } from '../../geometry'
+import { boxOf, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
+import { sheetPoint, type Table } from '../program/resolve'
+import type { LineSpec, PointSpec } from '../program'
+import { letterOf } from '../refold'
+import { lying } from '../start'
+import type { FoldedState } from '../types'
+import { whereIs } from '../where'
+import { onFace, onFaces, type Segment } from './visible'
+
+/** What is drawn over a piece to say what the hands do next, in the international convention of origami diagrams. */
+export type FoldSymbol =
+  | (Segment & { readonly kind: 'line'; readonly style: 'valley' | 'mountain' | 'cut'; readonly seen: boolean })
+  /** `head`: a fold in front, behind, there and back, or an unfolding. */
+  | (Segment & { readonly kind: 'arrow'; readonly head: 'front' | 'behind' | 'there and back' | 'unfold' | 'between' })
+  | { readonly kind: 'turn over'; readonly axis: 'upright' | 'level' }
+  | { readonly kind: 'rotate'; readonly degrees: number }
+  /** A point or line that is brought onto another: the pair to watch. */
+  | { readonly kind: 'landmark'; readonly at: Point; readonly role: 'moves' | 'target' }
+  | (Segment & { readonly kind: 'landmark line'; readonly role: 'moves' | 'target' })
+  /** How many of the layers lying there are taken. */
+  | { readonly kind: 'layers'; readonly at: Point; readonly taken: number; readonly of: number }
+  | { readonly kind: 'shape'; readonly name: string; readonly at: Point }
+
+/** Stretches on one line joined where they meet or overlap. */
+function joined(stretches: readonly Segment[]): readonly Segment[] {
+  const [first] = stretches
+  if (!first) return []
+  const { from, to } = stretches.reduce((longest, one) => (distance(one.from, one.to) > distance(longest.from, longest.to) ? one : longest), first)
+  const size = distance(from, to)
+  const place = (p: Point) => ((p.x - from.x) * (to.x - from.x) + (p.y - from.y) * (to.y - from.y)) / size
+  const at = (value: number): Point => ({ x: from.x + ((to.x - from.x) * value) / size, y: from.y + ((to.y - from.y) * value) / size })
+  const runs = stretches
+    .map((one): [number, number] => {
+      const [a, b] = [place(one.from), place(one.to)]
+      return [Math.min(a, b), Math.max(a, b)]
+    })
+    .sort((a, b) => a[0] - b[0])
+  const all: [number, number][] = []
+  for (const [start, end] of runs) {
+    const last = all.at(-1)
+    if (last && start < last[1] + 1e-6) last[1] = Math.max(last[1], end)
+    else all.push([start, end])
+  }
+  return all.map(([start, end]) => ({ from: at(start), to: at(end) }))
+}
+
+function foldLines(state: FoldedState, creases: readonly CreaseOnFace[], style: 'valley' | 'mountain' | 'cut'): readonly FoldSymbol[] {
+  const parts = creases.flatMap((crease) => onFace(state, crease.face, crease))
+  const seen = joined(parts.filter((part) => part.seen))
+  const hidden = parts.some((part) => part.seen) ? [] : joined(parts)
+  return [
+    ...seen.map((line): FoldSymbol => ({ kind: 'line', style, seen: true, ...line })),
+    ...hidden.map((line): FoldSymbol => ({ kind: 'line', style, seen: false, ...line })),
+  ]
+}
+
+/** The corner of the moving layers that travels furthest. */
+function traveller({ before, done }: Frame): Point | null {
+  const { line, moving } = done
+  if (!line) return null
+  const corners = moving.flatMap((face) => {
+    const here = before.state.faces[face]
+    return here ? lying(here) : []
+  })
+  const best = corners.reduce<Point | null>(
+    (far, p) => (signedDistance(line, p) > (far ? signedDistance(line, far) : 1e-9) ? p : far),
+    null,
+  )
+  if (!best) return null
+  // Of several equally far, the middle one: an edge brought over shows one arrow, in its middle.
+  const equal = corners.filter((p) => Math.abs(signedDistance(line, p) - signedDistance(line, best)) < 1e-6)
+  const along = (p: Point) => p.x * line.direction.x + p.y * line.direction.y
+  const places = equal.map(along)
+  const middle = (Math.min(...places) + Math.max(...places)) / 2
+  const shift = middle - along(best)
+  return { x: best.x + line.direction.x * shift, y: best.y + line.direction.y * shift }
+}
+
+function landmarks(table: Table, line: LineSpec): readonly FoldSymbol[] {
+  const point = (spec: PointSpec, role: 'moves' | 'target'): FoldSymbol => ({ kind: 'landmark', at: pointOf(table, spec), role })
+  const edge = (spec: LineSpec, role: 'moves' | 'target'): readonly FoldSymbol[] =>
+    'through' in spec
+      ? [{ kind: 'landmark line', role, from: pointOf(table, spec.through[0]), to: pointOf(table, spec.through[1]) }]
+      : []
+  if ('onto' in line) return [point(line.onto[0], 'moves'), point(line.onto[1], 'target')]
+  if ('lineOnto' in line) return [...edge(line.lineOnto[0], 'moves'), ...edge(line.lineOnto[1], 'target')]
+  if ('point' in line) return [point(line.point, 'moves'), ...edge(line.ontoLine, 'target')]
+  if ('points' in line)
+    return [
+      ...line.points.map((spec) => point(spec, 'moves')),
+      ...line.ontoLines.flatMap((spec) => edge(spec, 'target')),
+    ]
+  if ('through' in line) return line.through.map((spec) => point(spec, 'target'))
+  return []
+}
+
+/** New creases of a refold as they lie before it: mountain or valley as seen from above now. */
+function refoldLines(frame: Frame, gauges: GaugeShares): readonly FoldSymbol[] {
+  const { spec } = frame.done
+  if (spec.kind !== 'refold') return []
+  const { before, after } = frame
+  const table: Table = { state: before.state, gauges }
+  return spec.add.flatMap(([from, to, given]): readonly FoldSymbol[] => {
+    const stretch = { from: sheetPoint(table, from), to: sheetPoint(table, to) }
+    const letter = given === 'U' ? letterNow(after.state, stretch) : given
+    return onFaces(before.state, stretch).map((part): FoldSymbol => {
+      const turned = flips(before.state.faces[part.face]?.pose ?? { a: 1, b: 0, c: 0, d: 1, x: 0, y: 0 })
+      const valley = (letter === 'V') !== turned
+      return { kind: 'line', style: valley ? 'valley' : 'mountain', seen: part.seen, from: part.from, to: part.to }
+    })
+  })
+}
+
+/** The letter of the folded crease on a stretch of the sheet. */
+function letterNow(state: FoldedState, { from, to }: Segment): 'M' | 'V' {
+  const size = distance(from, to)
+  const off = (p: Point) => Math.abs((to.x - from.x) * (p.y - from.y) - (to.y - from.y) * (p.x - from.x)) / size
+  const hinge = state.hinges.find((one) => {
+    const middle = { x: (one.from.x + one.to.x) / 2, y: (one.from.y + one.to.y) / 2 }
+    return off(one.from) < 1e-6 && off(one.to) < 1e-6 && distance(middle, from) < size && distance(middle, to) < size
+  })
+  return hinge && letterOf(state, hinge) === 'M' ? 'M' : 'V'
+}
+
+/** The symbols of one move, drawn on the piece before it. */
+export function symbolsOf(frame: Frame, gauges: GaugeShares = {}): readonly FoldSymbol[] {
+  const { before, after, done } = frame
+  const { spec, line, creases } = done
+  const table: Table = { state: before.state, gauges }
+  const far = traveller(frame)
+  const travels = (head: Extract<FoldSymbol, { kind: 'arrow' }>['head']): readonly FoldSymbol[] => {
+    if (!line || !far) return []
+    const from = 'line' in spec && 'onto' in spec.line ? pointOf(table, spec.line.onto[0]) : far
+    return [{ kind: 'arrow', head, from, to: mirrored(line, from) }]
+  }
+  const taken = (): readonly FoldSymbol[] => {
+    if (!('take' in spec) || !spec.take || !('layers' in spec.take)) return []
+    const at = pointOf(table, spec.take.at)
+    const there = before.state.faces.filter((face) => holds(lying(face), at)).length
+    return [{ kind: 'layers', at, taken: spec.take.layers, of: there }]
+  }
+  switch (spec.kind) {
+    case 'fold':
+      return [
+        ...foldLines(before.state, creases, spec.way),
+        ...landmarks(table, spec.line),
+        ...travels(spec.way === 'valley' ? 'front' : 'behind'),
+        ...taken(),
+      ]
+    case 'crease':
+      return [
+        ...foldLines(before.state, clip(frame, creases), spec.way),
+        ...landmarks(table, spec.line),
+        ...travels('there and back'),
+        ...taken(),
+      ]
+    case 'unfold':
+      return [...travels('unfold'), ...taken()]
+    case 'reverse':
+      return [...foldLines(before.state, creases, spec.way === 'inside' ? 'mountain' : 'valley'), ...travels('between')]
+    case 'tuck':
+      return [...foldLines(before.state, creases, 'valley'), ...travels('between')]
+    case 'cut':
+      return foldLines(before.state, creases, 'cut')
+    case 'turn over':
+      return [{ kind: 'turn over', axis: spec.axis }]
+    case 'rotate':
+      return [{ kind: 'rotate', degrees: spec.degrees }]
+    case 'refold': {
+      const at = sheetPoint(table, spec.shows)
+      const [from, to] = [whereIs(before.state, at), whereIs(after.state, at)]
+      const arrow: readonly FoldSymbol[] = from && to && distance(from, to) > 1e-6 ? [{ kind: 'arrow', head: 'front', from, to }] : []
+      return [...refoldLines(frame, gauges), ...arrow]
+    }
+    case 'shape':
+      return [{ kind: 'shape', name: spec.name, at: boxOf(before.state).middle }]
+  }
+}
+
+/** A partial crease is drawn as long as it is made: from the marks it leaves. */
+function clip({ before, after }: Frame, creases: readonly CreaseOnFace[]): readonly CreaseOnFace[] {
+  const fresh = after.marks.slice(before.marks.length)
+  return creases.flatMap((crease, index): CreaseOnFace[] => {
+    const pose = before.state.faces[crease.face]?.pose
+    const mark = fresh[index]
+    return pose && mark && fresh.length === creases.length
+      ? [{ face: crease.face, from: move(pose, mark.from), to: move(pose, mark.to) }]
+      : [crease]
+  })
+}
+
+const holds = (shape: readonly Point[], at: Point): boolean =>
+  shape.every((p, index) => {
+    const q = shape[(index + 1) % shape.length] ?? p
+    return (q.x - p.x) * (at.y - p.y) - (q.y - p.y) * (at.x - p.x) > -1e-9
+  })
+

@@ -1,0 +1,181 @@
+import { area, distance, flips, lineThrough, move, signedDistance, type Point, type Polygon } from '../../geometry'
+import { SAME_AREA, SAME_POINT } from '../../numeric'
+import { outside } from '../cells'
+import type { Piece } from '../program'
+import { lying } from '../start'
+import { relation, type FoldedState } from '../types'
+
+/** A stretch in the plane. */
+export interface Segment {
+  readonly from: Point
+  readonly to: Point
+}
+
+/** What of one face is seen from above. */
+export interface Region {
+  readonly face: number
+  /** The side that was up when the sheet lay flat at the start, or the other. */
+  readonly side: 'front' | 'back'
+  readonly parts: readonly Polygon[]
+}
+
+/** An edge as it lies; `raw` where the paper ends, `folded` where it goes on in another layer. */
+export interface Edge extends Segment {
+  readonly kind: 'raw' | 'folded'
+  readonly seen: boolean
+}
+
+const above = (state: FoldedState, face: number): readonly number[] =>
+  state.faces.flatMap((_, other) => (relation(state, other, face) > 0 ? [other] : []))
+
+/** Every face that is seen, with the parts of it that no other covers. */
+export function visibleRegions(state: FoldedState): readonly Region[] {
+  const shapes = state.faces.map(lying)
+  return state.faces.flatMap((face, index): Region[] => {
+    let parts: readonly Polygon[] = [shapes[index] ?? []]
+    for (const cover of above(state, index)) {
+      if (parts.length === 0) break
+      const shape = shapes[cover] ?? []
+      parts = parts.flatMap((part) => outside(part, shape)).filter((part) => area(part) > SAME_AREA * 100)
+    }
+    return parts.length === 0 ? [] : [{ face: index, side: flips(face.pose) ? 'back' : 'front', parts }]
+  })
+}
+
+/** Shares of a stretch that run inside or along the inner side of a convex polygon; `inner` is a point on that side. */
+function covered({ from, to }: Segment, shape: Polygon, inner: Point): readonly [number, number] | null {
+  let [start, end] = [0, 1]
+  for (let index = 0; index < shape.length; index++) {
+    const [p, q] = [shape[index], shape[(index + 1) % shape.length]]
+    if (!p || !q) continue
+    const side = lineThrough(p, q)
+    const [a, b, within] = [signedDistance(side, from), signedDistance(side, to), signedDistance(side, inner)]
+    if (Math.abs(a) < 1e-7 && Math.abs(b) < 1e-7) {
+      // Along this side of the cover: only the inner side of the stretch tells whether it is under it.
+      if (within < 0) return null
+      continue
+    }
+    if (a < SAME_POINT && b < SAME_POINT) return null
+    if (a < 0 || b < 0) {
+      const share = a / (a - b)
+      if (a < 0) start = Math.max(start, share)
+      else end = Math.min(end, share)
+    }
+  }
+  return end - start > 1e-9 ? [start, end] : null
+}
+
+/** A stretch on a face cut into what is seen and what other layers cover. `inner` lies on the face beside the stretch. */
+function seenParts(
+  state: FoldedState,
+  shapes: readonly Polygon[],
+  face: number,
+  stretch: Segment,
+  inner: Point,
+): readonly (Segment & { readonly seen: boolean })[] {
+  const hidden = above(state, face)
+    .flatMap((cover) => {
+      const share = covered(stretch, shapes[cover] ?? [], inner)
+      return share ? [share] : []
+    })
+    .sort((a, b) => a[0] - b[0])
+  const at = (share: number): Point => ({
+    x: stretch.from.x + (stretch.to.x - stretch.from.x) * share,
+    y: stretch.from.y + (stretch.to.y - stretch.from.y) * share,
+  })
+  const parts: (Segment & { seen: boolean })[] = []
+  let reached = 0
+  const add = (from: number, to: number, seen: boolean) => {
+    if ((to - from) * distance(stretch.from, stretch.to) > 1e-6) parts.push({ from: at(from), to: at(to), seen })
+  }
+  for (const [start, end] of hidden) {
+    if (start > reached) add(reached, start, true)
+    if (end > reached) add(Math.max(reached, start), end, false)
+    reached = Math.max(reached, end)
+  }
+  add(reached, 1, true)
+  return parts
+}
+
+const beside = (from: Point, to: Point, middle: Point): Point => {
+  // A hair from the stretch towards the middle of its face.
+  const at = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }
+  return { x: at.x + (middle.x - at.x) * 1e-4, y: at.y + (middle.y - at.y) * 1e-4 }
+}
+const middleOf = (shape: Polygon): Point => ({
+  x: shape.reduce((sum, p) => sum + p.x, 0) / shape.length,
+  y: shape.reduce((sum, p) => sum + p.y, 0) / shape.length,
+})
+
+/** Every edge of every face, seen or hidden, in the plane. A line shows wherever the top face changes. */
+export function edgesOf(state: FoldedState): readonly Edge[] {
+  const shapes = state.faces.map(lying)
+  return state.faces.flatMap((face, index): Edge[] => {
+    const middle = middleOf(shapes[index] ?? [])
+    const hinges = state.hinges.filter(({ first, second }) => first === index || second === index)
+    return face.sheet.flatMap((from, corner): Edge[] => {
+      const to = face.sheet[(corner + 1) % face.sheet.length] ?? from
+      const line = lineThrough(from, to)
+      const kind = hinges.some(
+        (hinge) =>
+          Math.abs(signedDistance(line, hinge.from)) < 1e-7 && Math.abs(signedDistance(line, hinge.to)) < 1e-7,
+      )
+        ? 'folded'
+        : 'raw'
+      const stretch = { from: move(face.pose, from), to: move(face.pose, to) }
+      return seenParts(state, shapes, index, stretch, beside(stretch.from, stretch.to, middle)).map((part) => ({
+        ...part,
+        kind,
+      }))
+    })
+  })
+}
+
+/** A stretch of the sheet as it lies on one face, with what of it is seen from above. */
+export interface OnFace extends Segment {
+  readonly face: number
+  readonly seen: boolean
+}
+
+/** The part of a stretch inside a convex polygon. */
+function inside({ from, to }: Segment, shape: Polygon): Segment | null {
+  let [start, end] = [0, 1]
+  for (let index = 0; index < shape.length; index++) {
+    const [p, q] = [shape[index], shape[(index + 1) % shape.length]]
+    if (!p || !q) continue
+    const side = lineThrough(p, q)
+    const [a, b] = [signedDistance(side, from), signedDistance(side, to)]
+    if (a < SAME_POINT && b < SAME_POINT) {
+      if (a < -SAME_POINT || b < -SAME_POINT) return null
+      return null
+    }
+    if (a < 0) start = Math.max(start, a / (a - b))
+    else if (b < 0) end = Math.min(end, a / (a - b))
+  }
+  const at = (share: number): Point => ({ x: from.x + (to.x - from.x) * share, y: from.y + (to.y - from.y) * share })
+  return end - start > 1e-6 ? { from: at(start), to: at(end) } : null
+}
+
+/** A stretch of the sheet, wherever it lies now. One that runs along a folded edge belongs to no face. */
+export function onFaces(state: FoldedState, stretch: Segment): readonly OnFace[] {
+  const shapes = state.faces.map(lying)
+  return state.faces.flatMap((face, index): OnFace[] => {
+    const part = inside(stretch, face.sheet)
+    if (!part) return []
+    const [from, to] = [move(face.pose, part.from), move(face.pose, part.to)]
+    return seenParts(state, shapes, index, { from, to }, beside(from, to, middleOf(shapes[index] ?? []))).map(
+      (seen) => ({ ...seen, face: index }),
+    )
+  })
+}
+
+/** A stretch of one face given in the plane, with what of it is seen. */
+export function onFace(state: FoldedState, face: number, stretch: Segment): readonly OnFace[] {
+  const shapes = state.faces.map(lying)
+  const inner = beside(stretch.from, stretch.to, middleOf(shapes[face] ?? []))
+  return seenParts(state, shapes, face, stretch, inner).map((part) => ({ ...part, face }))
+}
+
+/** Creases that are not folded, where they are seen: they show on both sides of the paper. */
+export const marksSeen = ({ state, marks }: Piece): readonly Segment[] =>
+  marks.flatMap((mark) => onFaces(state, mark).filter((part) => part.seen))

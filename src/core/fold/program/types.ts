@@ -1,0 +1,169 @@
+/**
+ * A fold program: plain JSON that says how paper is folded, in the words of a folder. Lengths are shares of the
+ * sheet's side; a gauge stands in as a multiple. See docs/formats/fold-program.md.
+ */
+
+/** A share of the side, or one with multiples of gauges (gauges as shares of the side too). */
+export type Amount = number | { readonly share?: number; readonly gauges: Readonly<Record<string, number>> }
+
+/** A place on the sheet, from its lower left corner. */
+export type SheetPoint = readonly [Amount, Amount]
+
+export type PointSpec =
+  /** Where this point of the sheet lies now. */
+  | { readonly sheet: SheetPoint }
+  /** A place in the plane the piece lies in. */
+  | { readonly plane: SheetPoint }
+  /** So far to the right and up from a point, as the piece lies. */
+  | { readonly from: PointSpec; readonly by: SheetPoint }
+  | { readonly meet: readonly [LineSpec, LineSpec] }
+  /** Between two points, in the middle unless a share says otherwise. */
+  | { readonly between: readonly [PointSpec, PointSpec]; readonly share?: Amount }
+
+export type LineSpec =
+  | { readonly through: readonly [PointSpec, PointSpec] }
+  /** The first point onto the second. */
+  | { readonly onto: readonly [PointSpec, PointSpec] }
+  /** The first line onto the second; of the two folds the one that runs nearer. */
+  | { readonly lineOnto: readonly [LineSpec, LineSpec]; readonly near: PointSpec }
+  | { readonly square: LineSpec; readonly via: PointSpec }
+  /** A point onto a line, the fold running through another point. */
+  | { readonly point: PointSpec; readonly ontoLine: LineSpec; readonly via: PointSpec; readonly near: PointSpec }
+  /** A point onto a line, the fold square to another line. */
+  | { readonly point: PointSpec; readonly ontoLine: LineSpec; readonly square: LineSpec }
+  /** Two points onto two lines at once. */
+  | {
+      readonly points: readonly [PointSpec, PointSpec]
+      readonly ontoLines: readonly [LineSpec, LineSpec]
+      readonly near: PointSpec
+    }
+  /** In parallel, so far towards a point. */
+  | { readonly beside: LineSpec; readonly by: Amount; readonly towards: PointSpec }
+  /** Turned about a point, counter-clockwise as seen now. */
+  | { readonly turned: LineSpec; readonly about: PointSpec; readonly degrees: number }
+
+export type LetterSpec = 'M' | 'V' | 'U'
+export type StretchSpec = readonly [from: SheetPoint, to: SheetPoint]
+export type CreaseSpec = readonly [from: SheetPoint, to: SheetPoint, letter: LetterSpec]
+
+/** "This point of the sheet lies above that one afterwards." */
+export type HintSpec = readonly [above: SheetPoint, below: SheetPoint]
+
+export interface TakeSpec {
+  readonly at: PointSpec
+  readonly layers: number
+}
+
+/** A line and which side of it goes; without `moves`, the side of the point that is brought onto something. */
+interface Folding {
+  readonly line: LineSpec
+  readonly moves?: PointSpec
+}
+
+export type MoveSpec =
+  | (Folding & {
+      readonly kind: 'fold'
+      readonly way: 'valley' | 'mountain'
+      /** All layers unless said. */
+      readonly take?: TakeSpec
+      /** The physical stop: from a line where it surely folds, as far towards `line` as it will go. */
+      readonly stopFrom?: LineSpec
+    })
+  /** Fold and unfold: a crease stays, over all of it or between two points of the line. */
+  | (Folding & {
+      readonly kind: 'crease'
+      readonly way: 'valley' | 'mountain'
+      readonly take?: TakeSpec
+      readonly between?: readonly [PointSpec, PointSpec]
+    })
+  /** A flap back along its crease. */
+  | (Folding & { readonly kind: 'unfold'; readonly way: 'valley' | 'mountain'; readonly take: TakeSpec })
+  | { readonly kind: 'turn over'; readonly axis: 'upright' | 'level' }
+  | { readonly kind: 'rotate'; readonly degrees: number }
+  | (Folding & {
+      readonly kind: 'reverse'
+      readonly way: 'inside' | 'outside'
+      readonly at: PointSpec
+      /** Layers lying above the flap at that place. */
+      readonly from?: number
+      readonly upper: number
+      readonly layers: number
+      readonly hints?: readonly HintSpec[]
+    })
+  | {
+      readonly kind: 'refold'
+      readonly name: 'squash' | 'petal fold' | 'rabbit ear' | 'collapse' | 'twist' | 'swivel' | 'crimp' | 'sink' | 'open out'
+      readonly open: readonly StretchSpec[]
+      readonly add: readonly CreaseSpec[]
+      readonly stays: SheetPoint
+      readonly hints?: readonly HintSpec[]
+      /** For the picture: a point of the sheet that travels furthest. */
+      readonly shows: SheetPoint
+    }
+  | (Folding & {
+      readonly kind: 'tuck'
+      readonly name: 'tuck' | 'pull out'
+      readonly take: readonly SheetPoint[]
+      readonly hints: readonly HintSpec[]
+    })
+  | (Folding & { readonly kind: 'cut'; readonly take?: TakeSpec })
+  /** What flat folds cannot tell: stated, labelled estimated, never computed. */
+  | {
+      readonly kind: 'shape'
+      readonly name: 'curl' | 'round' | 'open' | 'inflate' | 'bend'
+      readonly model: string
+      /** Each finished size times a factor in this range. */
+      readonly factor: readonly [lowest: number, highest: number]
+    }
+
+export type Rigour = 'strict' | 'even' | 'free'
+export type CreaseStrength = 'pinch' | 'light' | 'firm' | 'burnished' | 'rolled' | 'none'
+
+/** One time of a step: the first and the last may be done or said otherwise. */
+export interface Round {
+  readonly moves: readonly MoveSpec[]
+  readonly say?: string
+}
+
+export interface ProgramStep {
+  readonly key: string
+  readonly say: string
+  readonly each: string
+  readonly crease: CreaseStrength
+  readonly rigour: Rigour
+  readonly rounds: readonly Round[]
+  readonly note?: string
+}
+
+export type SheetSpec =
+  | { readonly kind: 'square' }
+  /** Width 1, height as said. */
+  | { readonly kind: 'rectangle'; readonly height: number }
+  /** Regular, corner to corner 1, a corner to the left and one to the right. */
+  | { readonly kind: 'hexagon' }
+  | { readonly kind: 'polygon'; readonly corners: readonly (readonly [number, number])[] }
+
+/** A finished size along a named axis: the extent in a direction, or between two points of the sheet. */
+export interface MeasureSpec {
+  readonly axis: string
+  readonly label: string
+  readonly measure:
+    | { readonly extentDegrees: number }
+    | { readonly between: readonly [PointSpec, PointSpec] }
+}
+
+/** A part of the sheet where no crease may run, pinches included. */
+export interface ClearZone {
+  readonly name: string
+  readonly corners: readonly (readonly [number, number])[]
+}
+
+export interface FoldProgram {
+  readonly sheet: SheetSpec
+  readonly steps: readonly ProgramStep[]
+  readonly measures: readonly MeasureSpec[]
+  readonly keepClear?: readonly ClearZone[]
+}
+
+/** Settings of gauges as shares of the side. */
+export type GaugeShares = Readonly<Record<string, number>>

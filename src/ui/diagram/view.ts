@@ -1,0 +1,54 @@
+import type { FoldPicture, FoldSymbol } from '@/core/fold'
+
+/** Where a picture is drawn: 1000 units for its longer side, y down, mirrored for the left hand where asked. */
+export interface View {
+  readonly x: (value: number) => number
+  readonly y: (value: number) => number
+  readonly width: number
+  readonly height: number
+  /** Units of the drawing for the sheet's side. */
+  readonly scale: number
+  readonly mirrored: boolean
+}
+
+type Box = FoldPicture['box']
+type At = { readonly x: number; readonly y: number }
+
+const LONG = 1000
+
+/** Points that symbols reach to, so that no arrow leaves the drawing. */
+const reach = (symbol: FoldSymbol): readonly At[] =>
+  'from' in symbol ? [symbol.from, symbol.to] : []
+
+/** The box of a picture with its symbols. */
+export function boxWith(box: Box, symbols: readonly FoldSymbol[]): Box {
+  return symbols.flatMap(reach).reduce<Box>(
+    (grown, { x, y }) => ({
+      left: Math.min(grown.left, x),
+      right: Math.max(grown.right, x),
+      bottom: Math.min(grown.bottom, y),
+      top: Math.max(grown.top, y),
+    }),
+    box,
+  )
+}
+
+export function viewOf(box: Box, margin: number, mirrored: boolean): View {
+  const [across, high] = [box.right - box.left, box.top - box.bottom]
+  const scale = (LONG - 2 * margin) / Math.max(across, high, 1e-9)
+  const [width, height] = [across * scale + 2 * margin, high * scale + 2 * margin]
+  return {
+    x: (value) => Math.round(10 * (mirrored ? width - margin - (value - box.left) * scale : margin + (value - box.left) * scale)) / 10,
+    y: (value) => Math.round(10 * (margin + (box.top - value) * scale)) / 10,
+    width: Math.round(width),
+    height: Math.round(height),
+    scale,
+    mirrored,
+  }
+}
+
+export const pathOf = (view: View, points: readonly At[]): string =>
+  `M${points.map(({ x, y }) => `${view.x(x)} ${view.y(y)}`).join('L')}Z`
+
+export const strokeOf = (view: View, from: At, to: At): string =>
+  `M${view.x(from.x)} ${view.y(from.y)}L${view.x(to.x)} ${view.y(to.y)}`
