@@ -1,18 +1,17 @@
-import { cross, plus, signedDistance, times, leftOf, type Line } from '../geometry'
+import { cross, leftOf, move, overlap, plus, signedDistance, times, type Line, type Point } from '../geometry'
 import { CoreError } from '../errors'
 import { SAME_POINT } from '../numeric'
 import { closeGrip, halvesOf, type Grip, type SimpleFold } from './grip'
-import type { FoldedState } from './types'
-
-/** Halvings of the way: from a whole side down to the rounding of doubles. */
-const HALVINGS = 44
+import { lying } from './start'
+import { relation, type FoldedState } from './types'
 
 /**
  * The physical stop: how far a flap can be taken before paper it hangs on, or that lies on it, holds it back.
  * The fold line is moved in parallel from `loose`, where it surely folds, towards `beyond`; it stops where other
- * layers would have to come along.
+ * layers would have to come along: at a crease that joins the flap to a layer which stays, or under the edge of a
+ * layer that lies on it.
  * *Returns* the last line that takes the same layers as `loose` does; `beyond` itself where nothing holds.
- * *Throws* `OUT_OF_RANGE` where the two lines are not parallel. *Accuracy* 1e-9 of the side.
+ * *Throws* `OUT_OF_RANGE` where the two lines are not parallel, or `beyond` takes less than `loose`.
  */
 export function stopLine(
   state: FoldedState,
@@ -23,21 +22,27 @@ export function stopLine(
 ): Line {
   if (Math.abs(cross(loose.direction, beyond.direction)) > SAME_POINT)
     throw new CoreError('OUT_OF_RANGE', { name: 'lines of a stop', value: 'not parallel' })
-  const way0 = signedDistance(loose, beyond.origin)
-  const normal = leftOf(loose.direction)
-  const at = (share: number): Line => ({ ...loose, origin: plus(loose.origin, times(normal, way0 * share)) })
-  const taken = (line: Line): ReadonlySet<number> => closeGrip(state, { line, way, grip }, halvesOf(state, line))
-  const first = taken(loose)
-  const free = (line: Line): boolean => {
-    const now = taken(line)
-    return now.size <= first.size && [...now].every((face) => first.has(face))
-  }
-  if (free(at(1))) return at(1)
-  let [low, high] = [0, 1]
-  for (let halving = 0; halving < HALVINGS; halving++) {
-    const middle = (low + high) / 2
-    if (free(at(middle))) low = middle
-    else high = middle
-  }
-  return at(low)
+  // The moving side is the left one: it grows while the line goes to the right.
+  const furthest = -signedDistance(loose, beyond.origin)
+  if (furthest < -SAME_POINT)
+    throw new CoreError('OUT_OF_RANGE', { name: 'way to the stop', value: furthest, min: 0, unit: 'of the side' })
+  const moving = closeGrip(state, { line: loose, way, grip }, halvesOf(state, loose))
+  /** How far the line may go until one of these points lies on the moving side. */
+  const until = (points: readonly Point[]): number =>
+    points.length === 0 ? Infinity : Math.max(0, -Math.max(...points.map((p) => signedDistance(loose, p))))
+  const atCreases = state.hinges.map(({ first, second, from, to }) => {
+    const pose = state.faces[first]?.pose
+    return pose && moving.has(first) !== moving.has(second) ? until([move(pose, from), move(pose, to)]) : Infinity
+  })
+  const inTheWay = way === 'valley' ? 1 : -1
+  const shapes = state.faces.map(lying)
+  const underEdges = [...moving].flatMap((face) =>
+    state.faces.map((_, other) =>
+      moving.has(other) || relation(state, other, face) !== inTheWay
+        ? Infinity
+        : until(overlap(shapes[face] ?? [], shapes[other] ?? [])),
+    ),
+  )
+  const go = Math.min(furthest, ...atCreases, ...underEdges)
+  return { ...loose, origin: plus(loose.origin, times(leftOf(loose.direction), -go)) }
 }

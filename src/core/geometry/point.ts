@@ -11,8 +11,8 @@ export const times = (a: Point, factor: number): Point => ({ x: a.x * factor, y:
 export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y
 /** z of the cross product: positive when `b` lies to the left of `a`. */
 export const cross = (a: Point, b: Point): number => a.x * b.y - a.y * b.x
-export const length = (a: Point): number => Math.hypot(a.x, a.y)
-export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y)
+export const length = (a: Point): number => Math.sqrt(a.x * a.x + a.y * a.y)
+export const distance = (a: Point, b: Point): number => length(minus(a, b))
 export const middle = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 })
 /** A quarter turn to the left. */
 export const leftOf = (a: Point): Point => ({ x: -a.y, y: a.x })

@@ -1,6 +1,6 @@
 import { SAME_AREA, SAME_POINT } from '../numeric'
 import { lineThrough, signedDistance, type Line } from './line'
-import { cross, distance, minus, plus, times, type Point } from './point'
+import { distance, plus, times, type Point } from './point'
 
 /** A convex polygon, counter-clockwise; three corners at least, or none for the empty one. */
 export type Polygon = readonly Point[]
@@ -8,10 +8,11 @@ export type Polygon = readonly Point[]
 /** Twice the signed area is summed over the edges; positive for counter-clockwise. */
 export function signedArea(polygon: Polygon): number {
   let twice = 0
-  polygon.forEach((p, index) => {
-    const q = polygon[(index + 1) % polygon.length] ?? p
-    twice += cross(p, q)
-  })
+  let p = polygon.at(-1)
+  for (const q of polygon) {
+    if (p) twice += p.x * q.y - p.y * q.x
+    p = q
+  }
   return twice / 2
 }
 
@@ -19,10 +20,12 @@ export const area = (polygon: Polygon): number => Math.abs(signedArea(polygon))
 
 /** Without corners that lie on the one before, and empty where less than a triangle is left. */
 function tidy(points: readonly Point[]): Polygon {
-  const kept = points.filter((p, index) => {
-    const next = points[(index + 1) % points.length] ?? p
-    return points.length < 2 || distance(p, next) > SAME_POINT
-  })
+  const kept: Point[] = []
+  for (let index = 0; index < points.length; index++) {
+    const p = points[index] as Point
+    const next = points[index + 1 === points.length ? 0 : index + 1] as Point
+    if (distance(p, next) > SAME_POINT) kept.push(p)
+  }
   return kept.length < 3 || Math.abs(signedArea(kept)) < SAME_AREA ? [] : kept
 }
 
@@ -31,18 +34,36 @@ function tidy(points: readonly Point[]): Polygon {
  * A corner within 1e-9 of the line counts as on it. *Cost* linear.
  */
 export function leftPart(polygon: Polygon, line: Line): Polygon {
-  const sides = polygon.map((p) => {
-    const side = signedDistance(line, p)
-    return Math.abs(side) < SAME_POINT ? 0 : side
-  })
+  const { origin, direction } = line
+  const count = polygon.length
+  const sides = new Float64Array(count)
+  let [anyLeft, anyRight] = [false, false]
+  for (let index = 0; index < count; index++) {
+    const p = polygon[index] as Point
+    // Written out: this is the innermost loop of every fold, cell and picture.
+    const side = direction.x * (p.y - origin.y) - direction.y * (p.x - origin.x)
+    if (side > SAME_POINT) {
+      sides[index] = side
+      anyLeft = true
+    } else if (side < -SAME_POINT) {
+      sides[index] = side
+      anyRight = true
+    }
+  }
+  if (!anyLeft) return []
+  if (!anyRight) return polygon
   const kept: Point[] = []
-  polygon.forEach((p, index) => {
-    const following = (index + 1) % polygon.length
-    const [here, there] = [sides[index] ?? 0, sides[following] ?? 0]
-    const q = polygon[following] ?? p
+  for (let index = 0; index < count; index++) {
+    const following = index + 1 === count ? 0 : index + 1
+    const [here, there] = [sides[index] as number, sides[following] as number]
+    const p = polygon[index] as Point
     if (here >= 0) kept.push(p)
-    if (here * there < 0) kept.push(plus(p, times(minus(q, p), here / (here - there))))
-  })
+    if (here * there < 0) {
+      const q = polygon[following] as Point
+      const share = here / (here - there)
+      kept.push({ x: p.x + (q.x - p.x) * share, y: p.y + (q.y - p.y) * share })
+    }
+  }
   return tidy(kept)
 }
 

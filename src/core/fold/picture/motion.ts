@@ -3,7 +3,7 @@ import { halvesOf } from '../grip'
 import { piecesOf, type Piece as FoldedPiece } from '../pieces'
 import type { Frame } from '../program'
 import { relation, type FoldedState } from '../types'
-import { edgesOf, visibleRegions, type Edge } from './visible'
+import { edgesOf, seenFrom, visibleRegions, type Edge } from './visible'
 
 interface Drawn {
   readonly regions: readonly { readonly side: 'front' | 'back'; readonly parts: readonly (readonly Point[])[] }[]
@@ -31,10 +31,13 @@ function only(state: FoldedState, pieces: readonly FoldedPiece[], turned: boolea
   return { outline: state.outline, faces: pieces.map((piece) => piece.face), hinges: [], above }
 }
 
-const drawn = (state: FoldedState): Drawn => ({
-  regions: visibleRegions(state).map(({ side, parts }) => ({ side, parts })),
-  edges: edgesOf(state).filter((edge) => edge.seen),
-})
+function drawn(state: FoldedState): Drawn {
+  const seen = seenFrom(state)
+  return {
+    regions: visibleRegions(seen).map(({ side, parts }) => ({ side, parts })),
+    edges: edgesOf(seen).filter((edge) => edge.seen),
+  }
+}
 
 /** The in-between of a simple fold, or `null` for any other move: those lift and turn in space as no plane shows. */
 export function motionOf({ before, done }: Frame): FoldMotion | null {

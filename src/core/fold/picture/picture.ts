@@ -2,7 +2,7 @@ import { boxOf, type Frame, type GaugeShares, type Piece } from '../program'
 import type { Point } from '../../geometry'
 import { acrossAt, sectionOf, type Section } from './section'
 import { symbolsOf, type FoldSymbol } from './symbols'
-import { edgesOf, marksSeen, visibleRegions, type Edge, type Segment } from './visible'
+import { edgesOf, marksSeen, seenFrom, visibleRegions, type Edge, type Seen, type Segment } from './visible'
 
 /** Everything a drawing of one moment needs, without colours; plain data that can be kept and sent. */
 export interface FoldPicture {
@@ -16,13 +16,13 @@ export interface FoldPicture {
 }
 
 /** A piece as it lies, without a next move. */
-export function pictureOfPiece(piece: Piece): FoldPicture {
+export function pictureOfPiece(piece: Piece, seen: Seen = seenFrom(piece.state)): FoldPicture {
   const { left, right, bottom, top } = boxOf(piece.state)
   return {
     box: { left, right, bottom, top },
-    regions: visibleRegions(piece.state).map(({ side, parts }) => ({ side, parts })),
-    edges: edgesOf(piece.state),
-    marks: marksSeen(piece),
+    regions: visibleRegions(seen).map(({ side, parts }) => ({ side, parts })),
+    edges: edgesOf(seen),
+    marks: marksSeen(seen, piece.marks),
     symbols: [],
     section: null,
   }
@@ -49,5 +49,6 @@ export function pictureOf(frame: Frame, gauges: GaugeShares = {}): FoldPicture {
     line && at
       ? { ...sectionOf(frame.before.state, acrossAt(line, at)), moving: frame.done.moving, foldAt: 0 }
       : null
-  return { ...pictureOfPiece(frame.before), symbols: symbolsOf(frame, gauges), section }
+  const seen = seenFrom(frame.before.state)
+  return { ...pictureOfPiece(frame.before, seen), symbols: symbolsOf(frame, seen, gauges), section }
 }

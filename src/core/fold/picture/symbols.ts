@@ -6,7 +6,7 @@ import { letterOf } from '../refold'
 import { lying } from '../start'
 import type { FoldedState } from '../types'
 import { whereIs } from '../where'
-import { onFace, onFaces, type Segment } from './visible'
+import { onFace, onFaces, type Seen, type Segment } from './visible'
 
 /** What is drawn over a piece to say what the hands do next, in the international convention of origami diagrams. */
 export type FoldSymbol =
@@ -45,12 +45,12 @@ function joined(stretches: readonly Segment[]): readonly Segment[] {
   return all.map(([start, end]) => ({ from: at(start), to: at(end) }))
 }
 
-function foldLines(state: FoldedState, creases: readonly CreaseOnFace[], style: 'valley' | 'mountain' | 'cut'): readonly FoldSymbol[] {
-  const parts = creases.flatMap((crease) => onFace(state, crease.face, crease))
-  const seen = joined(parts.filter((part) => part.seen))
+function foldLines(seen: Seen, creases: readonly CreaseOnFace[], style: 'valley' | 'mountain' | 'cut'): readonly FoldSymbol[] {
+  const parts = creases.flatMap((crease) => onFace(seen, crease.face, crease))
+  const open = joined(parts.filter((part) => part.seen))
   const hidden = parts.some((part) => part.seen) ? [] : joined(parts)
   return [
-    ...seen.map((line): FoldSymbol => ({ kind: 'line', style, seen: true, ...line })),
+    ...open.map((line): FoldSymbol => ({ kind: 'line', style, seen: true, ...line })),
     ...hidden.map((line): FoldSymbol => ({ kind: 'line', style, seen: false, ...line })),
   ]
 }
@@ -96,7 +96,7 @@ function landmarks(table: Table, line: LineSpec): readonly FoldSymbol[] {
 }
 
 /** New creases of a refold as they lie before it: mountain or valley as seen from above now. */
-function refoldLines(frame: Frame, gauges: GaugeShares): readonly FoldSymbol[] {
+function refoldLines(frame: Frame, seen: Seen, gauges: GaugeShares): readonly FoldSymbol[] {
   const { spec } = frame.done
   if (spec.kind !== 'refold') return []
   const { before, after } = frame
@@ -104,7 +104,7 @@ function refoldLines(frame: Frame, gauges: GaugeShares): readonly FoldSymbol[] {
   return spec.add.flatMap(([from, to, given]): readonly FoldSymbol[] => {
     const stretch = { from: sheetPoint(table, from), to: sheetPoint(table, to) }
     const letter = given === 'U' ? letterNow(after.state, stretch) : given
-    return onFaces(before.state, stretch).map((part): FoldSymbol => {
+    return onFaces(seen, stretch).map((part): FoldSymbol => {
       const turned = flips(before.state.faces[part.face]?.pose ?? { a: 1, b: 0, c: 0, d: 1, x: 0, y: 0 })
       const valley = (letter === 'V') !== turned
       return { kind: 'line', style: valley ? 'valley' : 'mountain', seen: part.seen, from: part.from, to: part.to }
@@ -124,7 +124,7 @@ function letterNow(state: FoldedState, { from, to }: Segment): 'M' | 'V' {
 }
 
 /** The symbols of one move, drawn on the piece before it. */
-export function symbolsOf(frame: Frame, gauges: GaugeShares = {}): readonly FoldSymbol[] {
+export function symbolsOf(frame: Frame, seen: Seen, gauges: GaugeShares): readonly FoldSymbol[] {
   const { before, after, done } = frame
   const { spec, line, creases } = done
   const table: Table = { state: before.state, gauges }
@@ -137,20 +137,23 @@ export function symbolsOf(frame: Frame, gauges: GaugeShares = {}): readonly Fold
   const taken = (): readonly FoldSymbol[] => {
     if (!('take' in spec) || !spec.take || !('layers' in spec.take)) return []
     const at = pointOf(table, spec.take.at)
-    const there = before.state.faces.filter((face) => holds(lying(face), at)).length
-    return [{ kind: 'layers', at, taken: spec.take.layers, of: there }]
+    // Counted a hair beside the point: it may lie on an edge that many layers share.
+    const beside = line ? { x: at.x + line.direction.x * 1e-4, y: at.y + line.direction.y * 1e-4 } : at
+    const there = seen.shapes.flatMap((shape, face) => (holds(shape, beside) ? [face] : []))
+    const goes = there.filter((face) => done.moving.includes(face))
+    return [{ kind: 'layers', at, taken: goes.length, of: there.length }]
   }
   switch (spec.kind) {
     case 'fold':
       return [
-        ...foldLines(before.state, creases, spec.way),
+        ...foldLines(seen, creases, spec.way),
         ...landmarks(table, spec.line),
         ...travels(spec.way === 'valley' ? 'front' : 'behind'),
         ...taken(),
       ]
     case 'crease':
       return [
-        ...foldLines(before.state, clip(frame, creases), spec.way),
+        ...foldLines(seen, clip(frame, creases), spec.way),
         ...landmarks(table, spec.line),
         ...travels('there and back'),
         ...taken(),
@@ -158,11 +161,11 @@ export function symbolsOf(frame: Frame, gauges: GaugeShares = {}): readonly Fold
     case 'unfold':
       return [...travels('unfold'), ...taken()]
     case 'reverse':
-      return [...foldLines(before.state, creases, spec.way === 'inside' ? 'mountain' : 'valley'), ...travels('between')]
+      return [...foldLines(seen, creases, spec.way === 'inside' ? 'mountain' : 'valley'), ...travels('between')]
     case 'tuck':
-      return [...foldLines(before.state, creases, 'valley'), ...travels('between')]
+      return [...foldLines(seen, creases, 'valley'), ...travels('between')]
     case 'cut':
-      return foldLines(before.state, creases, 'cut')
+      return foldLines(seen, creases, 'cut')
     case 'turn over':
       return [{ kind: 'turn over', axis: spec.axis }]
     case 'rotate':
@@ -171,7 +174,7 @@ export function symbolsOf(frame: Frame, gauges: GaugeShares = {}): readonly Fold
       const at = sheetPoint(table, spec.shows)
       const [from, to] = [whereIs(before.state, at), whereIs(after.state, at)]
       const arrow: readonly FoldSymbol[] = from && to && distance(from, to) > 1e-6 ? [{ kind: 'arrow', head: 'front', from, to }] : []
-      return [...refoldLines(frame, gauges), ...arrow]
+      return [...refoldLines(frame, seen, gauges), ...arrow]
     }
     case 'shape':
       return [{ kind: 'shape', name: spec.name, at: boxOf(before.state).middle }]

@@ -25,15 +25,26 @@ export interface Edge extends Segment {
   readonly seen: boolean
 }
 
-const above = (state: FoldedState, face: number): readonly number[] =>
-  state.faces.flatMap((_, other) => (relation(state, other, face) > 0 ? [other] : []))
+/** A state with what every question about it needs: shapes as they lie, and the layers above each face. */
+export interface Seen {
+  readonly state: FoldedState
+  readonly shapes: readonly Polygon[]
+  readonly covers: readonly (readonly number[])[]
+}
+
+export function seenFrom(state: FoldedState): Seen {
+  const covers: number[][] = state.faces.map(() => [])
+  for (let face = 0; face < covers.length; face++)
+    for (let other = 0; other < covers.length; other++)
+      if (relation(state, other, face) > 0) covers[face]?.push(other)
+  return { state, shapes: state.faces.map(lying), covers }
+}
 
 /** Every face that is seen, with the parts of it that no other covers. */
-export function visibleRegions(state: FoldedState): readonly Region[] {
-  const shapes = state.faces.map(lying)
+export function visibleRegions({ state, shapes, covers }: Seen): readonly Region[] {
   return state.faces.flatMap((face, index): Region[] => {
     let parts: readonly Polygon[] = [shapes[index] ?? []]
-    for (const cover of above(state, index)) {
+    for (const cover of covers[index] ?? []) {
       if (parts.length === 0) break
       const shape = shapes[cover] ?? []
       parts = parts.flatMap((part) => outside(part, shape)).filter((part) => area(part) > SAME_AREA * 100)
@@ -42,14 +53,19 @@ export function visibleRegions(state: FoldedState): readonly Region[] {
   })
 }
 
+/** Distance of a point from the line through p and q, positive on its left. */
+function offSide(p: Point, q: Point, at: Point): number {
+  const [dx, dy] = [q.x - p.x, q.y - p.y]
+  return (dx * (at.y - p.y) - dy * (at.x - p.x)) / Math.sqrt(dx * dx + dy * dy)
+}
+
 /** Shares of a stretch that run inside or along the inner side of a convex polygon; `inner` is a point on that side. */
 function covered({ from, to }: Segment, shape: Polygon, inner: Point): readonly [number, number] | null {
   let [start, end] = [0, 1]
   for (let index = 0; index < shape.length; index++) {
     const [p, q] = [shape[index], shape[(index + 1) % shape.length]]
     if (!p || !q) continue
-    const side = lineThrough(p, q)
-    const [a, b, within] = [signedDistance(side, from), signedDistance(side, to), signedDistance(side, inner)]
+    const [a, b, within] = [offSide(p, q, from), offSide(p, q, to), offSide(p, q, inner)]
     if (Math.abs(a) < 1e-7 && Math.abs(b) < 1e-7) {
       // Along this side of the cover: only the inner side of the stretch tells whether it is under it.
       if (within < 0) return null
@@ -67,13 +83,12 @@ function covered({ from, to }: Segment, shape: Polygon, inner: Point): readonly 
 
 /** A stretch on a face cut into what is seen and what other layers cover. `inner` lies on the face beside the stretch. */
 function seenParts(
-  state: FoldedState,
-  shapes: readonly Polygon[],
+  { shapes, covers }: Seen,
   face: number,
   stretch: Segment,
   inner: Point,
 ): readonly (Segment & { readonly seen: boolean })[] {
-  const hidden = above(state, face)
+  const hidden = (covers[face] ?? [])
     .flatMap((cover) => {
       const share = covered(stretch, shapes[cover] ?? [], inner)
       return share ? [share] : []
@@ -108,8 +123,8 @@ const middleOf = (shape: Polygon): Point => ({
 })
 
 /** Every edge of every face, seen or hidden, in the plane. A line shows wherever the top face changes. */
-export function edgesOf(state: FoldedState): readonly Edge[] {
-  const shapes = state.faces.map(lying)
+export function edgesOf(seen: Seen): readonly Edge[] {
+  const { state, shapes } = seen
   return state.faces.flatMap((face, index): Edge[] => {
     const middle = middleOf(shapes[index] ?? [])
     const hinges = state.hinges.filter(({ first, second }) => first === index || second === index)
@@ -123,7 +138,7 @@ export function edgesOf(state: FoldedState): readonly Edge[] {
         ? 'folded'
         : 'raw'
       const stretch = { from: move(face.pose, from), to: move(face.pose, to) }
-      return seenParts(state, shapes, index, stretch, beside(stretch.from, stretch.to, middle)).map((part) => ({
+      return seenParts(seen, index, stretch, beside(stretch.from, stretch.to, middle)).map((part) => ({
         ...part,
         kind,
       }))
@@ -143,12 +158,8 @@ function inside({ from, to }: Segment, shape: Polygon): Segment | null {
   for (let index = 0; index < shape.length; index++) {
     const [p, q] = [shape[index], shape[(index + 1) % shape.length]]
     if (!p || !q) continue
-    const side = lineThrough(p, q)
-    const [a, b] = [signedDistance(side, from), signedDistance(side, to)]
-    if (a < SAME_POINT && b < SAME_POINT) {
-      if (a < -SAME_POINT || b < -SAME_POINT) return null
-      return null
-    }
+    const [a, b] = [offSide(p, q, from), offSide(p, q, to)]
+    if (a < SAME_POINT && b < SAME_POINT) return null
     if (a < 0) start = Math.max(start, a / (a - b))
     else if (b < 0) end = Math.min(end, a / (a - b))
   }
@@ -157,25 +168,23 @@ function inside({ from, to }: Segment, shape: Polygon): Segment | null {
 }
 
 /** A stretch of the sheet, wherever it lies now. One that runs along a folded edge belongs to no face. */
-export function onFaces(state: FoldedState, stretch: Segment): readonly OnFace[] {
-  const shapes = state.faces.map(lying)
-  return state.faces.flatMap((face, index): OnFace[] => {
+export function onFaces(seen: Seen, stretch: Segment): readonly OnFace[] {
+  return seen.state.faces.flatMap((face, index): OnFace[] => {
     const part = inside(stretch, face.sheet)
     if (!part) return []
     const [from, to] = [move(face.pose, part.from), move(face.pose, part.to)]
-    return seenParts(state, shapes, index, { from, to }, beside(from, to, middleOf(shapes[index] ?? []))).map(
-      (seen) => ({ ...seen, face: index }),
+    return seenParts(seen, index, { from, to }, beside(from, to, middleOf(seen.shapes[index] ?? []))).map(
+      (piece) => ({ ...piece, face: index }),
     )
   })
 }
 
 /** A stretch of one face given in the plane, with what of it is seen. */
-export function onFace(state: FoldedState, face: number, stretch: Segment): readonly OnFace[] {
-  const shapes = state.faces.map(lying)
-  const inner = beside(stretch.from, stretch.to, middleOf(shapes[face] ?? []))
-  return seenParts(state, shapes, face, stretch, inner).map((part) => ({ ...part, face }))
+export function onFace(seen: Seen, face: number, stretch: Segment): readonly OnFace[] {
+  const inner = beside(stretch.from, stretch.to, middleOf(seen.shapes[face] ?? []))
+  return seenParts(seen, face, stretch, inner).map((part) => ({ ...part, face }))
 }
 
 /** Creases that are not folded, where they are seen: they show on both sides of the paper. */
-export const marksSeen = ({ state, marks }: Piece): readonly Segment[] =>
-  marks.flatMap((mark) => onFaces(state, mark).filter((part) => part.seen))
+export const marksSeen = (seen: Seen, marks: Piece['marks']): readonly Segment[] =>
+  marks.flatMap((mark) => onFaces(seen, mark).filter((part) => part.seen))
