@@ -6,6 +6,7 @@ import {
   gaugeMm,
   LIBRARY,
   mainPart,
+  measureDesign,
   outlineMm,
   sheetForFinished,
   stagesOf,
@@ -13,8 +14,9 @@ import {
   type DesignDocument,
 } from '.'
 
+const DESIGNS = LIBRARY.map(measureDesign)
 const find = (id: string): DesignDocument => {
-  const design = LIBRARY.find((candidate) => candidate.id === id)
+  const design = DESIGNS.find((candidate) => candidate.id === id)
   if (!design) throw new Error(`no design ${id}`)
   return design
 }
@@ -61,7 +63,7 @@ test('heart: folding a diamond point by point gives the same width and height', 
   expect(2 * onBoth).toBeCloseTo(sizeOf(heart, 'pointed', 'width', 1) ?? NaN, 12)
 })
 
-describe.each(LIBRARY.flatMap((design) => design.variants.map((variant) => ({ design, variant }))))(
+describe.each(DESIGNS.flatMap((design) => design.variants.map((variant) => ({ design, variant }))))(
   '$design.name, $variant.name',
   ({ design, variant }) => {
     const gauges = defaultGauges(design)
@@ -116,8 +118,8 @@ describe('a caller’s mistakes say what, where and the range', () => {
       () => sheetForFinished(rosette, variantOf(rosette, 'plain'), 'across', 50, {}),
       'UNKNOWN_AXIS',
     ],
-    ['gauge out of range', () => gaugeMm(rosette, { overhang: 9 }, 'overhang'), 'OUT_OF_RANGE'],
-    ['gauge not known', () => gaugeMm(rosette, {}, 'depth'), 'UNKNOWN_GAUGE'],
+    ['gauge out of range', () => gaugeMm(rosette, { overhang: 9 }, 'overhang', 150), 'OUT_OF_RANGE'],
+    ['gauge not known', () => gaugeMm(rosette, {}, 'depth', 150), 'UNKNOWN_GAUGE'],
     [
       'smaller than its own overhang',
       () => sheetForFinished(rosette, variantOf(rosette, 'plain'), 'edge-to-edge', 5, { overhang: 3 }),

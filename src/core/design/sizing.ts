@@ -14,26 +14,53 @@ export interface FinishedSize {
   readonly highestMm: number
 }
 
-const gaugeTerms = (form: Linear, valueOf: (gaugeKey: string, factor: number) => number): number =>
-  Object.entries(form.gauges ?? {}).reduce((sum, [key, factor]) => sum + factor * valueOf(key, factor), 0)
+/** A gauge's three numbers in mm for a sheet of that side. */
+export function gaugeRangeMm(
+  { unit, standard, least, most }: Gauge,
+  sheetMm: number,
+): { readonly standardMm: number; readonly leastMm: number; readonly mostMm: number } {
+  const one = unit === 'mm' ? 1 : sheetMm
+  return { standardMm: standard * one, leastMm: least * one, mostMm: most * one }
+}
 
-/** The settings a folder starts from. */
-export const defaultGauges = (design: DesignDocument): GaugeSettings =>
-  Object.fromEntries(design.gauges.map((gauge) => [gauge.key, gauge.defaultMm]))
+/** The settings a folder starts from: those in mm; the others follow the sheet until they are set. */
+export const defaultGauges = (design: Pick<DesignDocument, 'gauges'>): GaugeSettings =>
+  Object.fromEntries(
+    design.gauges.flatMap(({ key, unit, standard }) => (unit === 'mm' ? [[key, standard] as const] : [])),
+  )
 
-function gaugeOf(design: DesignDocument, key: string): Gauge {
+function gaugeOf(design: Pick<DesignDocument, 'gauges' | 'name'>, key: string): Gauge {
   const gauge = design.gauges.find((candidate) => candidate.key === key)
   if (!gauge) throw new CoreError('UNKNOWN_GAUGE', { name: design.name, value: key })
   return gauge
 }
 
-/** A gauge as set, or its default. *Throws* `UNKNOWN_GAUGE`; `OUT_OF_RANGE` naming the gauge and its range. */
-export function gaugeMm(design: DesignDocument, settings: GaugeSettings, key: string): number {
+/** A gauge as set, or as it stands by itself. *Throws* `UNKNOWN_GAUGE`; `OUT_OF_RANGE` naming the gauge and its range. */
+export function gaugeMm(
+  design: Pick<DesignDocument, 'gauges' | 'name'>,
+  settings: GaugeSettings,
+  key: string,
+  sheetMm: number,
+): number {
   const gauge = gaugeOf(design, key)
-  const settingMm = settings[key] ?? gauge.defaultMm
-  requireRange(gauge.name, settingMm, 'mm', gauge.minMm, gauge.maxMm)
+  const { standardMm, leastMm, mostMm } = gaugeRangeMm(gauge, sheetMm)
+  const settingMm = settings[key] ?? standardMm
+  requireRange(gauge.name, settingMm, 'mm', leastMm, mostMm)
   return settingMm
 }
+
+/** All gauges as shares of the side, as the fold engine takes them. *Throws* `OUT_OF_RANGE`. */
+export const gaugeShares = (
+  design: Pick<DesignDocument, 'gauges' | 'name'>,
+  settings: GaugeSettings,
+  sheetMm: number,
+): Readonly<Record<string, number>> =>
+  Object.fromEntries(
+    design.gauges.map(({ key }) => [key, gaugeMm(design, settings, key, sheetMm) / sheetMm]),
+  )
+
+const gaugeTerms = (form: Linear, valueOf: (gaugeKey: string, factor: number) => number): number =>
+  Object.entries(form.gauges ?? {}).reduce((sum, [key, factor]) => sum + factor * valueOf(key, factor), 0)
 
 /** The value of a linear form in mm for a sheet of side `sheetMm`. */
 export const evaluate = (
@@ -41,7 +68,7 @@ export const evaluate = (
   form: Linear,
   sheetMm: number,
   settings: GaugeSettings,
-): number => form.share * sheetMm + gaugeTerms(form, (key) => gaugeMm(design, settings, key))
+): number => form.share * sheetMm + gaugeTerms(form, (key) => gaugeMm(design, settings, key, sheetMm))
 
 /** The axis of that name. *Throws* `UNKNOWN_AXIS`. */
 export function axisOf(variant: Variant, axis: string): AxisSize {
@@ -62,25 +89,26 @@ export function finishedSizes(
 ): readonly FinishedSize[] {
   requireRange('sheet', sheetMm, 'mm', Number.MIN_VALUE, LONGEST_MM)
   return variant.sizes.map(({ axis, label, size }) => {
-    const extreme = (towards: 'minMm' | 'maxMm') =>
+    const extreme = (towards: 'leastMm' | 'mostMm') =>
       size.share * sheetMm +
       gaugeTerms(size, (key, factor) => {
-        const gauge = gaugeOf(design, key)
-        return factor >= 0 === (towards === 'maxMm') ? gauge.maxMm : gauge.minMm
+        const range = gaugeRangeMm(gaugeOf(design, key), sheetMm)
+        return factor >= 0 === (towards === 'mostMm') ? range.mostMm : range.leastMm
       })
     return {
       axis,
       label,
       sizeMm: evaluate(design, size, sheetMm, settings),
-      lowestMm: extreme('minMm'),
-      highestMm: extreme('maxMm'),
+      lowestMm: extreme('leastMm'),
+      highestMm: extreme('mostMm'),
     }
   })
 }
 
 /**
  * The side of the sheet, in mm, that finishes at `finishedMm` along the named axis.
- * *Throws* `SIZE_NOT_REACHABLE` where the gauges alone are already larger than the size asked; `UNKNOWN_AXIS`.
+ * *Throws* `SIZE_NOT_REACHABLE` where the gauges alone are already larger than the size asked; `UNKNOWN_AXIS`;
+ * `OUT_OF_RANGE` for a gauge.
  */
 export function sheetForFinished(
   design: DesignDocument,
@@ -91,8 +119,13 @@ export function sheetForFinished(
 ): number {
   requireRange('finished size', finishedMm, 'mm', Number.MIN_VALUE, LONGEST_MM)
   const { label, size } = axisOf(variant, axis)
-  const fromGaugesMm = gaugeTerms(size, (key) => gaugeMm(design, settings, key))
-  const sheetMm = (finishedMm - fromGaugesMm) / size.share
+  // A gauge that follows the sheet and is not set counts towards the share; one in mm stands beside it.
+  const follows = (key: string) => gaugeOf(design, key).unit === 'side' && settings[key] === undefined
+  const fromGaugesMm = gaugeTerms(size, (key) =>
+    follows(key) ? 0 : (settings[key] ?? gaugeOf(design, key).standard),
+  )
+  const share = size.share + gaugeTerms(size, (key) => (follows(key) ? gaugeOf(design, key).standard : 0))
+  const sheetMm = (finishedMm - fromGaugesMm) / share
   if (!(sheetMm > 0))
     throw new CoreError('SIZE_NOT_REACHABLE', {
       name: label,
@@ -101,5 +134,6 @@ export function sheetForFinished(
       min: fromGaugesMm,
     })
   requireRange('sheet', sheetMm, 'mm', 0, LONGEST_MM)
+  gaugeShares(design, settings, sheetMm)
   return sheetMm
 }

@@ -1,3 +1,7 @@
+import type { CreaseStrength, MeasureSpec, Rigour, Round, SheetSpec } from '../fold'
+
+export type { CreaseStrength, Rigour } from '../fold'
+
 /**
  * A design as data: plain JSON, so that it can be hashed, stored with a project and read again. Lengths in it are
  * shares of the sheet's side S, or multiples of a gauge; nothing in it is a number of millimetres but a gauge.
@@ -15,9 +19,11 @@ export interface Gauge {
   readonly key: string
   readonly name: string
   readonly explains: string
-  readonly defaultMm: number
-  readonly minMm: number
-  readonly maxMm: number
+  /** Whether the three numbers are millimetres whatever the sheet, or shares of its side. */
+  readonly unit: 'mm' | 'side'
+  readonly standard: number
+  readonly least: number
+  readonly most: number
 }
 
 /** One way to measure the finished piece. Every size names its axis. */
@@ -28,9 +34,6 @@ export interface AxisSize {
   /** How the formula is got, in words. */
   readonly derivation: string
 }
-
-export type Rigour = 'strict' | 'even' | 'free'
-export type CreaseStrength = 'pinch' | 'light' | 'firm' | 'burnished' | 'rolled' | 'none'
 
 export interface Step {
   readonly key: string
@@ -44,13 +47,18 @@ export interface Step {
   readonly note?: string
 }
 
-export interface Stage {
-  readonly key: string
-  readonly name: string
-  readonly steps: readonly Step[]
+/** A step as authored: with its moves, one round for each repeat, where the engine can fold it. */
+export interface StepSource extends Step {
+  readonly rounds?: readonly Round[]
 }
 
-export interface DesignPart {
+export interface Stage<S extends Step = Step> {
+  readonly key: string
+  readonly name: string
+  readonly steps: readonly S[]
+}
+
+export interface DesignPart<S extends Step = Step> {
   readonly key: string
   readonly name: string
   /** How many of this part one piece takes: 1 for a flower, 9 for a nine-unit ring. */
@@ -59,23 +67,38 @@ export interface DesignPart {
   readonly perSquare: 1 | 4
   readonly sideUp: 'colour down' | 'colour up'
   readonly sideUpReason: string
-  readonly stages: readonly Stage[]
+  /** The sheet its moves begin with; without one its sizes are closed forms and there are no pictures. */
+  readonly sheet?: SheetSpec
+  readonly stages: readonly Stage<S>[]
 }
 
-export interface Variant {
+interface VariantWords {
   readonly key: string
   readonly name: string
   /** Keys of steps that this variant leaves out. */
   readonly without: readonly string[]
-  readonly sizes: readonly AxisSize[]
-  /** Finished outline, counter-clockwise, x to the right and y up, as linear forms like the sizes. */
-  readonly outline: readonly { readonly x: Linear; readonly y: Linear }[]
   /** What shaping adds after the flat folds; such sizes are estimated. */
   readonly shaping?: string
 }
 
-export interface DesignDocument {
-  readonly format: 1
+/** Finished outline, counter-clockwise, x to the right and y up, as linear forms like the sizes. */
+export type OutlineForm = readonly { readonly x: Linear; readonly y: Linear }[]
+
+export interface Variant extends VariantWords {
+  readonly sizes: readonly AxisSize[]
+  readonly outline: OutlineForm
+}
+
+/** A size as authored: how it is measured on the folded piece, or a closed form where there is none to measure. */
+export type AxisSource = Omit<AxisSize, 'size'> &
+  ({ readonly size: Linear } | { readonly measure: MeasureSpec['measure'] })
+
+export interface VariantSource extends VariantWords {
+  readonly sizes: readonly AxisSource[]
+  readonly outline?: OutlineForm
+}
+
+interface DesignWords {
   readonly id: string
   readonly name: string
   readonly family: Family
@@ -84,6 +107,17 @@ export interface DesignDocument {
   /** Minutes a piece at an unhurried pace until the log knows better. Common practice, no source. */
   readonly usualMinutes: number
   readonly gauges: readonly Gauge[]
+}
+
+/** A design as it is authored, stored and hashed: fold programs, and what to measure on the folded piece. */
+export interface DesignSource extends DesignWords {
+  readonly format: 2
+  readonly parts: readonly DesignPart<StepSource>[]
+  readonly variants: readonly VariantSource[]
+}
+
+/** A design as the rest of the house uses it: its sizes measured, its moves left out. See `measure.ts`. */
+export interface DesignDocument extends DesignWords {
   readonly parts: readonly DesignPart[]
   readonly variants: readonly Variant[]
 }

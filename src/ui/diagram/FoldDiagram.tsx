@@ -1,6 +1,6 @@
 import type { FoldPicture } from '@/core/fold'
 import { FoldSymbols } from './FoldSymbols'
-import { boxWith, pathOf, strokeOf, viewOf, type View } from './view'
+import { boxWith, pathOf, strokesOf, viewOf, type View } from './view'
 
 /** The two faces of a paper. */
 export interface PaperFaces {
@@ -55,8 +55,7 @@ export function Paper({
   readonly faces: PaperFaces
   readonly weight: number
 }) {
-  const ink = picture.edges.filter((edge) => edge.seen).map(({ from, to }) => strokeOf(view, from, to))
-  const marks = (picture.marks ?? []).map(({ from, to }) => strokeOf(view, from, to))
+  const marks = picture.marks ?? []
   return (
     <>
       {(['front', 'back'] as const).map((side) => {
@@ -74,18 +73,17 @@ export function Paper({
         )
       })}
       {marks.length === 0 ? null : (
-        <path d={marks.join('')} fill="none" stroke="var(--paper-line)" strokeOpacity={0.45} strokeWidth={weight * 0.4} />
+        <path d={strokesOf(view, marks)} fill="none" stroke="var(--paper-line)" strokeOpacity={0.45} strokeWidth={weight * 0.4} />
       )}
-      <path d={ink.join('')} fill="none" stroke="var(--paper-line)" strokeWidth={weight} strokeLinecap="round" />
+      <path d={strokesOf(view, picture.edges.seen)} fill="none" stroke="var(--paper-line)" strokeWidth={weight} strokeLinecap="round" />
     </>
   )
 }
 
 function Hidden({ picture, view }: { readonly picture: FoldPicture; readonly view: View }) {
-  const lines = picture.edges.filter((edge) => !edge.seen).map(({ from, to }) => strokeOf(view, from, to))
   return (
     <path
-      d={lines.join('')}
+      d={strokesOf(view, picture.edges.hidden)}
       fill="none"
       stroke="var(--paper-line)"
       strokeOpacity={0.7}

@@ -47,8 +47,20 @@ export function viewOf(box: Box, margin: number, mirrored: boolean): View {
   }
 }
 
-export const pathOf = (view: View, points: readonly At[]): string =>
-  `M${points.map(({ x, y }) => `${view.x(x)} ${view.y(y)}`).join('L')}Z`
+/** A closed path from x, y by turns. */
+export function pathOf(view: View, numbers: readonly number[]): string {
+  let path = 'M'
+  for (let index = 0; index + 1 < numbers.length; index += 2)
+    path += `${index === 0 ? '' : 'L'}${view.x(numbers[index] ?? 0)} ${view.y(numbers[index + 1] ?? 0)}`
+  return `${path}Z`
+}
 
-export const strokeOf = (view: View, from: At, to: At): string =>
-  `M${view.x(from.x)} ${view.y(from.y)}L${view.x(to.x)} ${view.y(to.y)}`
+/** Separate strokes from x, y, x, y by turns. */
+export function strokesOf(view: View, numbers: readonly number[]): string {
+  let path = ''
+  for (let index = 0; index + 3 < numbers.length; index += 4)
+    path += `M${view.x(numbers[index] ?? 0)} ${view.y(numbers[index + 1] ?? 0)}L${view.x(numbers[index + 2] ?? 0)} ${view.y(numbers[index + 3] ?? 0)}`
+  return path
+}
+
+export const strokeOf = (view: View, from: At, to: At): string => strokesOf(view, [from.x, from.y, to.x, to.y])

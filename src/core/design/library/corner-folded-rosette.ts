@@ -1,29 +1,43 @@
-import type { DesignDocument, Linear } from '../types'
+import { fold, type MoveSpec, type PointSpec } from '../../fold'
+import type { DesignSource } from '../types'
+import { asSteps } from './steps'
 
-/** Three corner rounds leave a square of side S / 2^(3/2). */
-const SQUARE = 1 / Math.sqrt(8)
+const { at, foldAndUnfold, middleOf, onto, partWay, quarterTurned, step, through, valley } = fold
 
-const along = (share: number, overhangs = 0): Linear =>
-  overhangs === 0 ? { share } : { share, gauges: { overhang: overhangs } }
+type Spot = readonly [number, number]
+const FOUR = [0, 1, 2, 3]
+const CENTRE = at(0.5, 0.5)
+const turned = (spot: Spot, quarters: number): PointSpec => at(...quarterTurned(spot, quarters))
 
-/**
- * One side of the outline: from a corner along the bottom edge to the small tip that stands out by the overhang.
- * The petal's tip is a right angle, so its foot is one overhang to each side. Turned for the other three sides.
- */
-const side: readonly { readonly x: Linear; readonly y: Linear }[] = [
-  { x: along(-SQUARE / 2), y: along(-SQUARE / 2) },
-  { x: along(0, -1), y: along(-SQUARE / 2) },
-  { x: along(0), y: along(-SQUARE / 2, -1) },
-  { x: along(0, 1), y: along(-SQUARE / 2) },
-]
+/** The outline's corner that this point of the sheet has become, and its three turns, to the centre. */
+const cornersToCentre = (spot: Spot): readonly MoveSpec[] =>
+  FOUR.map((quarters) => valley(onto(turned(spot, quarters), CENTRE)))
 
-const negate = (form: Linear): Linear => along(-form.share || 0, -(form.gauges?.['overhang'] ?? 0))
-const quarterTurn = (points: typeof side): typeof side => points.map(({ x, y }) => ({ x: negate(y), y: x }))
-const second = quarterTurn(side)
-const third = quarterTurn(second)
+/** From the centre of the finished square to its edge: three corner rounds leave a side of 1 / sqrt 8. */
+const HALF = Math.SQRT2 / 8
+const edge = (quarters: number) => through(turned([0.5, 0.25], quarters), turned([0.25, 0.5], quarters))
+const middleOfEdge = (quarters: number) => middleOf(turned([0.5, 0.25], quarters), turned([0.25, 0.5], quarters))
+const cornerOfSquare = (quarters: number) => turned([0.5, 0.25], quarters)
 
-export const cornerFoldedRosette: DesignDocument = {
-  format: 1,
+/** A tip that is to stand out by p is folded on a line p / 2 nearer to the centre than half way. */
+const tipOverEdge = (quarters: number): MoveSpec =>
+  valley(
+    { beside: edge(quarters), by: { share: HALF / 2, gauges: { overhang: -0.5 } }, towards: CENTRE },
+    { moves: CENTRE, take: { at: partWay(CENTRE, middleOfEdge(quarters), 0.1), layers: 1 } },
+  )
+
+/** A tip of the rounds below, out until the petals above hold it. */
+const tipUntilItStops = (towards: PointSpec): MoveSpec => {
+  const across = (via: PointSpec) => ({ square: through(CENTRE, towards), via })
+  return valley(across(towards), {
+    moves: CENTRE,
+    stopFrom: across(partWay(CENTRE, towards, 0.06)),
+    take: { at: partWay(CENTRE, towards, 0.03), layers: 1 },
+  })
+}
+
+export const cornerFoldedRosette: DesignSource = {
+  format: 2,
   id: 'corner-folded-rosette',
   name: 'Corner-folded rosette',
   family: 'flower',
@@ -35,9 +49,10 @@ export const cornerFoldedRosette: DesignDocument = {
       key: 'overhang',
       name: 'petal overhang',
       explains: 'How far the outer petal tips stand out over the edge. The fold line moves by half of it.',
-      defaultMm: 3,
-      minMm: 0,
-      maxMm: 8,
+      unit: 'mm',
+      standard: 3,
+      least: 0,
+      most: 8,
     },
   ],
   parts: [
@@ -47,99 +62,112 @@ export const cornerFoldedRosette: DesignDocument = {
       unitsPerPiece: 1,
       perSquare: 1,
       sideUp: 'colour down',
-      sideUpReason: 'The corners come in over the white side, so every petal shows colour.',
+      sideUpReason:
+        'The corners come in over the white side: the outer petals show colour, the heart opens to white.',
+      sheet: { kind: 'square', turnedDegrees: 45 },
       stages: [
         {
           key: 'creases',
           name: 'Diagonals',
-          steps: [
-            {
-              key: 'diagonal',
-              say: 'Corner to opposite corner, crease, open',
-              each: 'diagonal',
-              repeats: 2,
-              crease: 'light',
-              rigour: 'strict',
-            },
-          ],
+          steps: asSteps([
+            step(
+              { key: 'diagonal', say: 'Corner to opposite corner, crease, open', each: 'diagonal', crease: 'light' },
+              foldAndUnfold(onto(at(0, 0), at(1, 1))),
+              foldAndUnfold(onto(at(0, 1), at(1, 0))),
+            ),
+          ]),
         },
         {
           key: 'rounds',
           name: 'Corner rounds',
-          steps: [
-            {
-              key: 'round-1',
-              say: 'Corner to the centre',
-              each: 'corner',
-              repeats: 4,
-              crease: 'firm',
-              rigour: 'strict',
-              note: 'Round 1 of 3. Leave a hair of space at the centre: the next rounds need it.',
-            },
-            {
-              key: 'round-2',
-              say: 'Corner to the centre, all layers',
-              each: 'corner',
-              repeats: 4,
-              crease: 'firm',
-              rigour: 'strict',
-              note: 'Round 2 of 3. Same side up as before.',
-            },
-            {
-              key: 'round-3',
-              say: 'Corner to the centre, all layers',
-              each: 'corner',
-              repeats: 4,
-              crease: 'burnished',
-              rigour: 'strict',
-              note: 'Round 3 of 3. Crease with the bone folder.',
-            },
-          ],
+          steps: asSteps([
+            step(
+              {
+                key: 'round-1',
+                say: 'Corner to the centre',
+                each: 'corner',
+                note: 'Round 1 of 3. Leave a hair of space at the centre: the next rounds need it.',
+              },
+              ...cornersToCentre([0, 0]),
+            ),
+            step(
+              {
+                key: 'round-2',
+                say: 'Corner to the centre, all layers',
+                each: 'corner',
+                note: 'Round 2 of 3. Same side up as before.',
+              },
+              ...cornersToCentre([0.5, 0]),
+            ),
+            step(
+              {
+                key: 'round-3',
+                say: 'Corner to the centre, all layers',
+                each: 'corner',
+                crease: 'burnished',
+                note: 'Round 3 of 3. Crease with the bone folder.',
+              },
+              ...cornersToCentre([0.25, 0.25]),
+            ),
+          ]),
         },
         {
           key: 'petals',
           name: 'Petals out',
-          steps: [
-            {
-              key: 'ring-3',
-              say: 'Top tip out over the edge, to the gauge',
-              each: 'petal',
-              repeats: 4,
-              crease: 'firm',
-              rigour: 'free',
-              note: 'The first petal sets the gauge for the other three: lay them side by side.',
-            },
-            {
-              key: 'ring-2',
-              say: 'Next tip out to its corner',
-              each: 'petal',
-              repeats: 4,
-              crease: 'firm',
-              rigour: 'even',
-            },
-            {
-              key: 'ring-1',
-              say: 'Last tip out to the middle of the petal below',
-              each: 'petal',
-              repeats: 4,
-              crease: 'light',
-              rigour: 'even',
-            },
-          ],
+          steps: asSteps([
+            step(
+              {
+                key: 'ring-3',
+                say: 'Top tip out over the edge, to the gauge',
+                each: 'petal',
+                rigour: 'free',
+                note: 'The first petal sets the gauge for the other three: lay them side by side.',
+              },
+              ...FOUR.map(tipOverEdge),
+            ),
+            step(
+              {
+                key: 'ring-2',
+                say: 'Next tip out until it stops',
+                each: 'petal',
+                rigour: 'even',
+                note: 'It stops where the petals above hold it. Do not pull them along.',
+              },
+              ...FOUR.map((quarters) => tipUntilItStops(cornerOfSquare(quarters))),
+            ),
+            step(
+              {
+                key: 'ring-1',
+                say: 'Last tip out until it stops',
+                each: 'petal',
+                crease: 'light',
+                rigour: 'even',
+                note: 'A single layer: it tears easily. The white heart opens.',
+              },
+              ...FOUR.map((quarters) => tipUntilItStops(middleOfEdge(quarters))),
+            ),
+          ]),
         },
         {
           key: 'shape',
           name: 'Curl',
-          steps: [
-            {
-              key: 'curl',
-              say: 'Curl the petals over a pen body',
-              each: 'curl',
-              repeats: 1,
-              crease: 'rolled',
-              rigour: 'free',
-            },
-          ],
+          steps: asSteps([
+            step(
+              {
+                key: 'curl',
+                say: 'Curl the petals over a pen body',
+                each: 'curl',
+                crease: 'rolled',
+                rigour: 'free',
+              },
+              {
+                kind: 'shape',
+                name: 'curl',
+                model: 'Curling lifts the petals and draws the outline in a little. Common practice, no source.',
+                factor: [0.92, 1],
+              },
+            ),
+          ]),
         },
       ],
     },
@@ -153,18 +181,17 @@ export const cornerFoldedRosette: DesignDocument = {
         {
           axis: 'edge-to-edge',
           label: 'edge to edge',
-          size: along(SQUARE, 2),
+          measure: { extentDegrees: 0 },
           derivation:
-            'Each corner round divides the side by the square root of 2: S / 2.828. The petal tips add the overhang on both sides.',
+            'Measured on the folded piece. On paper: each corner round divides the side by the square root of 2, S / 2.828; the petal tips add the overhang on both sides.',
         },
         {
           axis: 'corner-to-corner',
           label: 'corner to corner',
-          size: along(1 / 2),
-          derivation: 'The diagonal of the square of side S / 2.828 is S / 2.',
+          measure: { extentDegrees: 45 },
+          derivation: 'Measured on the folded piece. On paper: the diagonal of the square of side S / 2.828, S / 2.',
         },
       ],
-      outline: [...side, ...second, ...third, ...quarterTurn(third)],
       shaping: 'Curling lifts the petals and draws the outline in a little.',
     },
   ],

@@ -1,11 +1,11 @@
-import type { DesignDocument } from '../types'
+import type { DesignSource } from '../types'
 
 /** Kites from both ends of the diagonal: each end is half of 45 degrees to a side of it. */
 const LENGTH = Math.SQRT2
 const HALF_WIDTH = (Math.SQRT2 / 2) * Math.tan(Math.PI / 8)
 
-export const narrowLeaf: DesignDocument = {
-  format: 1,
+export const narrowLeaf: DesignSource = {
+  format: 2,
   id: 'narrow-leaf',
   name: 'Narrow leaf',
   family: 'leaf',

@@ -1,4 +1,4 @@
-import type { DesignDocument, Linear } from '../types'
+import type { DesignSource, Linear } from '../types'
 
 /** Half the diagonal of the sheet, the unit of this construction: every landmark is an eighth or a quarter of it. */
 const HALF_DIAGONAL = Math.SQRT1_2
@@ -12,8 +12,8 @@ const whole = (rightHalf: readonly (readonly [number, number])[]) => [
   ...[...rightHalf].reverse().map(([x, y]) => ({ x: h(-x), y: h(y) })),
 ]
 
-export const simpleHeart: DesignDocument = {
-  format: 1,
+export const simpleHeart: DesignSource = {
+  format: 2,
   id: 'simple-heart',
   name: 'Simple heart',
   family: 'heart',

@@ -1,4 +1,4 @@
-import { square, step, turnOverUpright } from '../program/build'
+import { squareOnCorner, step, turnOverUpright } from '../program/build'
 import type { ProgramStep } from '../program'
 import { petal, squareBaseSteps } from './square'
 
@@ -14,4 +14,4 @@ export const birdBaseSteps: readonly ProgramStep[] = [
     { kind: 'refold', name: 'petal fold', ...petal(0, 0), stays: [0.42, 0.42], shows: [0, 0] },
   ),
 ]
-export const birdBase = square(birdBaseSteps)
+export const birdBase = squareOnCorner(birdBaseSteps)

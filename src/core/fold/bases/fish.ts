@@ -1,4 +1,4 @@
-import { at, foldAndUnfold, lineOnto, onto, rotateBy, square, step, through } from '../program/build'
+import { at, foldAndUnfold, lineOnto, onto, squareOnCorner, step, through } from '../program/build'
 import type { MoveSpec, PointSpec } from '../program'
 
 const diagonal = through(at(0, 0), at(1, 1))
@@ -8,8 +8,7 @@ const kiteCrease = (corner: PointSpec, far: PointSpec, near: PointSpec): MoveSpe
 /** Incentre of half the sheet: 1 - sqrt 2 / 2 from two edges. */
 const IN = 1 - Math.SQRT1_2
 
-export const fishBase = square([
-  step({ key: 'point', say: 'One corner towards you', each: 'turn', crease: 'none' }, rotateBy(45)),
+export const fishBase = squareOnCorner([
   step(
     { key: 'diagonals', say: 'Corner to opposite corner, crease, open', each: 'diagonal', crease: 'light' },
     foldAndUnfold(onto(at(1, 0), at(0, 1))),

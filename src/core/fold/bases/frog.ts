@@ -1,4 +1,4 @@
-import { at, off, quarterTurned, square, step, through, turnOverUpright, valley } from '../program/build'
+import { at, off, quarterTurned, squareOnCorner, step, through, turnOverUpright, valley } from '../program/build'
 import type { CreaseSpec, LetterSpec, MoveSpec, ProgramStep, SheetPoint, StretchSpec } from '../program'
 import { squareBaseSteps } from './square'
 
@@ -85,4 +85,4 @@ export const frogBaseSteps: readonly ProgramStep[] = [
   step({ key: 'page-4', say: 'Two pages to the left', each: 'page', crease: 'none' }, page('right', 4)),
   step({ key: 'petal-4', say: 'Lift the raw edge, sides to the middle', each: 'petal fold' }, petal('left', [0.3, 0.5])),
 ]
-export const frogBase = square(frogBaseSteps)
+export const frogBase = squareOnCorner(frogBaseSteps)

@@ -1,5 +1,5 @@
 import type { FoldProgram } from '../program'
-import { birdBase } from './bird'
+import { birdBase, birdBaseSteps } from './bird'
 import { blintzBase } from './blintz'
 import { cornerSquashes } from './corner-squashes'
 import { fishBase } from './fish'
@@ -33,3 +33,6 @@ export const BASES: readonly Base[] = [
   { id: 'corner-squashes', name: 'Corner squashes on a 2:1 sheet', alsoCalled: ['gabled house'], program: cornerSquashes },
   { id: 'hexagon-twist', name: 'Hexagon twist', alsoCalled: [], program: hexagonTwist },
 ]
+
+export { birdBaseSteps }
+export { PETAL } from './square'

@@ -1,4 +1,4 @@
-import { at, foldAndUnfold, lineOnto, onto, rotateBy, square, step, through, valley } from '../program/build'
+import { at, foldAndUnfold, lineOnto, onto, squareOnCorner, step, through, valley } from '../program/build'
 import type { LineSpec, ProgramStep } from '../program'
 
 const diagonal = through(at(0, 0), at(1, 1))
@@ -7,7 +7,6 @@ const edgeIn = (far: readonly [number, number]): LineSpec =>
   lineOnto(through(at(0, 0), at(...far)), diagonal, at(far[0] === 0 ? 0.3 : 0.7, far[0] === 0 ? 0.7 : 0.3))
 
 export const kiteSteps: readonly ProgramStep[] = [
-  step({ key: 'point', say: 'One corner towards you', each: 'turn', crease: 'none' }, rotateBy(45)),
   step(
     { key: 'diagonal', say: 'Side corner to side corner, crease, open', each: 'diagonal', crease: 'light' },
     foldAndUnfold(onto(at(1, 0), at(0, 1))),
@@ -18,4 +17,4 @@ export const kiteSteps: readonly ProgramStep[] = [
     valley(edgeIn([0, 1]), { moves: at(0, 1) }),
   ),
 ]
-export const kiteBase = square(kiteSteps)
+export const kiteBase = squareOnCorner(kiteSteps)

@@ -1,4 +1,4 @@
-import { at, foldAndUnfold, onto, rotateBy, square, step, turnOverUpright } from '../program/build'
+import { at, foldAndUnfold, onto, squareOnCorner, step, turnOverUpright } from '../program/build'
 import type { CreaseSpec, ProgramStep, StretchSpec } from '../program'
 
 /**
@@ -6,7 +6,6 @@ import type { CreaseSpec, ProgramStep, StretchSpec } from '../program'
  * points down from the start, so that the open corner does so in the end.
  */
 export const squareBaseSteps: readonly ProgramStep[] = [
-  step({ key: 'point', say: 'One corner towards you', each: 'turn', crease: 'none' }, rotateBy(45)),
   step(
     { key: 'diagonals', say: 'Corner to opposite corner, crease, open', each: 'diagonal', crease: 'light' },
     foldAndUnfold(onto(at(0, 0), at(1, 1))),
@@ -39,7 +38,7 @@ export const squareBaseSteps: readonly ProgramStep[] = [
   ),
 ]
 
-export const squareBase = square(squareBaseSteps)
+export const squareBase = squareOnCorner(squareBaseSteps)
 
 /** Where the kite creases of a petal fold meet the halves: tan 22.5 degrees = sqrt 2 - 1 of half a side. */
 export const PETAL = (Math.SQRT2 - 1) / 2

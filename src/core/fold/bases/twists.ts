@@ -5,7 +5,7 @@ type Spot = readonly [number, number]
 const spot = ([x, y]: Spot): PointSpec => at(x, y)
 
 /** Half the diagonal of the twisted square: each pleat is so wide, and the finished side is 1 - 2 x this. */
-const HALF_DIAGONAL = 0.25
+const HALF_DIAGONAL = 1 / 8
 
 const squareQuarter = (quarters: number): readonly CreaseSpec[] => {
   const by = (x: number, y: number): Spot => quarterTurned([x, y], quarters)
@@ -18,11 +18,17 @@ const squareQuarter = (quarters: number): readonly CreaseSpec[] => {
 }
 const sideOfTwist = (quarters: number): MoveSpec => {
   const by = (x: number, y: number): PointSpec => spot(quarterTurned([x, y], quarters))
-  const ends = [by(0.5, 0.75), by(0.75, 0.5)] as const
-  return { kind: 'crease', way: 'mountain', line: onto(by(1, 1), by(0.25, 0.25)), between: ends }
+  const ends = [by(0.5, 0.5 + HALF_DIAGONAL), by(0.5 + HALF_DIAGONAL, 0.5)] as const
+  const target = by(HALF_DIAGONAL, HALF_DIAGONAL)
+  return { kind: 'crease', way: 'mountain', line: onto(by(1, 1), target), between: ends }
+}
+/** Edge past the middle to the far quarter line: an eighth beyond the middle. */
+const eighthLine = (quarters: number): MoveSpec => {
+  const by = (x: number, y: number): PointSpec => spot(quarterTurned([x, y], quarters))
+  return foldAndUnfold(onto(by(1, 0.5), by(0.25, 0.5)))
 }
 
-/** A square turned by an eighth in the middle of a grid of quarters. */
+/** A square turned by an eighth of a turn in the middle of four pleats. */
 export const squareTwist = square([
   step(
     { key: 'halves', say: 'Edge to opposite edge, crease, open', each: 'crease', crease: 'light' },
@@ -35,6 +41,10 @@ export const squareTwist = square([
     foldAndUnfold(onto(at(1, 0), at(0.5, 0))),
     foldAndUnfold(onto(at(0, 0), at(0, 0.5))),
     foldAndUnfold(onto(at(0, 1), at(0, 0.5))),
+  ),
+  step(
+    { key: 'eighths', say: 'Edge past the middle to the far quarter line, crease, open', each: 'crease', crease: 'light' },
+    ...[0, 1, 2, 3].map(eighthLine),
   ),
   step(
     { key: 'sides', say: 'Crease one side of the tilted square, behind, no further', each: 'side', crease: 'pinch' },

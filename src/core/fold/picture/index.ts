@@ -1,5 +1,5 @@
-export * from './picture'
-export type { Edge, Segment } from './visible'
+export { pictureOf, pictureOfPiece, type DrawnRegion, type FoldPicture } from './picture'
+export type { Segment } from './visible'
 export type { FoldSymbol } from './symbols'
 export type { Section, SectionLayer, SectionLoop } from './section'
 export { motionOf, type FoldMotion } from './motion'

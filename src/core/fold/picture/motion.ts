@@ -1,14 +1,12 @@
-import { after, inverse, reflection, type Line, type Point } from '../../geometry'
+import { after, inverse, reflection, type Line } from '../../geometry'
 import { halvesOf } from '../grip'
 import { piecesOf, type Piece as FoldedPiece } from '../pieces'
 import type { Frame } from '../program'
 import { relation, type FoldedState } from '../types'
-import { edgesOf, seenFrom, visibleRegions, type Edge } from './visible'
+import { drawn, type FoldPicture } from './picture'
+import { seenFrom } from './visible'
 
-interface Drawn {
-  readonly regions: readonly { readonly side: 'front' | 'back'; readonly parts: readonly (readonly Point[])[] }[]
-  readonly edges: readonly Edge[]
-}
+type Drawn = Pick<FoldPicture, 'regions' | 'edges'>
 
 /** A simple fold on its way: what stays, and what moves as it is seen before and after it stands upright. */
 export interface FoldMotion {
@@ -31,13 +29,7 @@ function only(state: FoldedState, pieces: readonly FoldedPiece[], turned: boolea
   return { outline: state.outline, faces: pieces.map((piece) => piece.face), hinges: [], above }
 }
 
-function drawn(state: FoldedState): Drawn {
-  const seen = seenFrom(state)
-  return {
-    regions: visibleRegions(seen).map(({ side, parts }) => ({ side, parts })),
-    edges: edgesOf(seen).filter((edge) => edge.seen),
-  }
-}
+const drawnState = (state: FoldedState): Drawn => drawn(seenFrom(state))
 
 /** The in-between of a simple fold, or `null` for any other move: those lift and turn in space as no plane shows. */
 export function motionOf({ before, done }: Frame): FoldMotion | null {
@@ -53,8 +45,8 @@ export function motionOf({ before, done }: Frame): FoldMotion | null {
   return {
     line,
     over: spec.way === 'valley',
-    stays: drawn(only(state, pieces.filter((piece) => !piece.moved), false)),
-    rises: drawn(only(state, flatAgain, false)),
-    comesDown: drawn(only(state, moved, true)),
+    stays: drawnState(only(state, pieces.filter((piece) => !piece.moved), false)),
+    rises: drawnState(only(state, flatAgain, false)),
+    comesDown: drawnState(only(state, moved, true)),
   }
 }

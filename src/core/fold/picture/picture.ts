@@ -2,17 +2,58 @@ import { boxOf, type Frame, type GaugeShares, type Piece } from '../program'
 import type { Point } from '../../geometry'
 import { acrossAt, sectionOf, type Section } from './section'
 import { symbolsOf, type FoldSymbol } from './symbols'
-import { edgesOf, marksSeen, seenFrom, visibleRegions, type Edge, type Seen, type Segment } from './visible'
+import { edgesOf, marksSeen, seenFrom, visibleRegions, type Seen, type Segment } from './visible'
 
-/** Everything a drawing of one moment needs, without colours; plain data that can be kept and sent. */
+/**
+ * Everything a drawing of one moment needs, without colours; plain data that can be kept and sent.
+ * Shares of the side, rounded to 1e-5 (1.5 micrometres on 15 cm).
+ */
 export interface FoldPicture {
   readonly box: { readonly left: number; readonly right: number; readonly bottom: number; readonly top: number }
-  readonly regions: readonly { readonly side: 'front' | 'back'; readonly parts: readonly (readonly Point[])[] }[]
-  readonly edges: readonly Edge[]
-  readonly marks: readonly Segment[]
+  readonly regions: readonly DrawnRegion[]
+  /** Stretches as x, y, x, y: edges that are seen, and those that other layers cover. */
+  readonly edges: { readonly seen: readonly number[]; readonly hidden: readonly number[] }
+  /** Creases that are not folded, likewise. */
+  readonly marks: readonly number[]
   readonly symbols: readonly FoldSymbol[]
   /** The stack cut across the fold line where it is thickest; which faces move. */
-  readonly section: (Section & { readonly moving: readonly number[]; readonly foldAt: number }) | null
+  readonly section: (Section & { readonly moving: readonly number[] }) | null
+}
+
+/** Parts of one side of the paper that are seen, each as x, y by turns. */
+export interface DrawnRegion {
+  readonly side: 'front' | 'back'
+  readonly parts: readonly (readonly number[])[]
+}
+
+const rounded = (value: number): number => Math.round(value * 1e5) / 1e5
+
+/** Stretches in a row of numbers, each once whatever its direction. */
+function flat(stretches: readonly Segment[]): readonly number[] {
+  const known = new Set<string>()
+  return stretches.flatMap(({ from, to }) => {
+    const one = [rounded(from.x), rounded(from.y), rounded(to.x), rounded(to.y)]
+    const [a = 0, b = 0, c = 0, d = 0] = one
+    const key = a < c || (a === c && b < d) ? one.join() : [c, d, a, b].join()
+    if (known.has(key)) return []
+    known.add(key)
+    return one
+  })
+}
+
+/** What is seen of a piece: regions of the two sides, and edges. */
+export function drawn(seen: Seen): Pick<FoldPicture, 'regions' | 'edges'> {
+  const edges = edgesOf(seen)
+  return {
+    regions: visibleRegions(seen).map(({ side, parts }) => ({
+      side,
+      parts: parts.map((part) => part.flatMap(({ x, y }) => [rounded(x), rounded(y)])),
+    })),
+    edges: {
+      seen: flat(edges.filter((edge) => edge.seen)),
+      hidden: flat(edges.filter((edge) => !edge.seen)),
+    },
+  }
 }
 
 /** A piece as it lies, without a next move. */
@@ -20,9 +61,8 @@ export function pictureOfPiece(piece: Piece, seen: Seen = seenFrom(piece.state))
   const { left, right, bottom, top } = boxOf(piece.state)
   return {
     box: { left, right, bottom, top },
-    regions: visibleRegions(seen).map(({ side, parts }) => ({ side, parts })),
-    edges: edgesOf(seen),
-    marks: marksSeen(seen, piece.marks),
+    ...drawn(seen),
+    marks: flat(marksSeen(seen, piece.marks)),
     symbols: [],
     section: null,
   }
@@ -43,12 +83,9 @@ function thickest({ done }: Frame): Point | null {
 
 /** The piece before a move with the move drawn on it. */
 export function pictureOf(frame: Frame, gauges: GaugeShares = {}): FoldPicture {
-  const { line } = frame.done
+  const { line, moving } = frame.done
   const at = thickest(frame)
-  const section =
-    line && at
-      ? { ...sectionOf(frame.before.state, acrossAt(line, at)), moving: frame.done.moving, foldAt: 0 }
-      : null
+  const section = line && at ? { ...sectionOf(frame.before.state, acrossAt(line, at)), moving } : null
   const seen = seenFrom(frame.before.state)
   return { ...pictureOfPiece(frame.before, seen), symbols: symbolsOf(frame, seen, gauges), section }
 }

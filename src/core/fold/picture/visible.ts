@@ -60,7 +60,7 @@ function offSide(p: Point, q: Point, at: Point): number {
 }
 
 /** Shares of a stretch that run inside or along the inner side of a convex polygon; `inner` is a point on that side. */
-function covered({ from, to }: Segment, shape: Polygon, inner: Point): readonly [number, number] | null {
+export function coveredShare({ from, to }: Segment, shape: Polygon, inner: Point): readonly [number, number] | null {
   let [start, end] = [0, 1]
   for (let index = 0; index < shape.length; index++) {
     const [p, q] = [shape[index], shape[(index + 1) % shape.length]]
@@ -90,7 +90,7 @@ function seenParts(
 ): readonly (Segment & { readonly seen: boolean })[] {
   const hidden = (covers[face] ?? [])
     .flatMap((cover) => {
-      const share = covered(stretch, shapes[cover] ?? [], inner)
+      const share = coveredShare(stretch, shapes[cover] ?? [], inner)
       return share ? [share] : []
     })
     .sort((a, b) => a[0] - b[0])

@@ -1,14 +1,11 @@
 import type {
   Amount,
-  CreaseSpec,
   FoldProgram,
-  LetterSpec,
   LineSpec,
   MoveSpec,
   PointSpec,
   ProgramStep,
   Round,
-  SheetPoint,
 } from './types'
 
 /** Short words for authors of programs; each returns the plain data it names. */
@@ -56,6 +53,13 @@ export const square = (steps: readonly ProgramStep[], measures: FoldProgram['mea
   measures,
 })
 
+/** A square laid down with one corner towards you. */
+export const squareOnCorner = (steps: readonly ProgramStep[]): FoldProgram => ({
+  sheet: { kind: 'square', turnedDegrees: 45 },
+  steps,
+  measures: boxMeasures,
+})
+
 export const boxMeasures: FoldProgram['measures'] = [
   { axis: 'width', label: 'width', measure: { extentDegrees: 0 } },
   { axis: 'height', label: 'height', measure: { extentDegrees: 90 } },
@@ -72,24 +76,3 @@ export function quarterTurned([x, y]: readonly [number, number], quarters: numbe
   const [u, v] = [x - 0.5, y - 0.5]
   return [0.5 + (cos ?? 1) * u - (sin ?? 0) * v, 0.5 + (sin ?? 0) * u + (cos ?? 1) * v]
 }
-
-/** Creases of the unit square with their images in a mirror line through its centre, along x, y or a diagonal. */
-export const mirrored = (
-  creases: readonly (readonly [readonly [number, number], readonly [number, number], LetterSpec])[],
-  across: 'x=y' | 'x+y=1' | 'x=1/2' | 'y=1/2',
-): readonly CreaseSpec[] => creases.map(([from, to, letter]) => [mirror(from, across), mirror(to, across), letter])
-
-export function mirror([x, y]: readonly [number, number], across: 'x=y' | 'x+y=1' | 'x=1/2' | 'y=1/2'): readonly [number, number] {
-  switch (across) {
-    case 'x=y':
-      return [y, x]
-    case 'x+y=1':
-      return [1 - y, 1 - x]
-    case 'x=1/2':
-      return [1 - x, y]
-    case 'y=1/2':
-      return [x, 1 - y]
-  }
-}
-
-export const sheetSpot = (x: Amount, y: Amount): SheetPoint => [x, y]

@@ -13,7 +13,7 @@ import type { FoldedState } from '../types'
 import { moveWhole, turnOver } from '../whole'
 import { checkZones } from './clear-zones'
 import { boxOf, turnAbout } from './placing'
-import { lineMoving, lineOf, pointOf, sheetPoint, type Table } from './resolve'
+import { lineMoving, pointOf, sheetPoint, type Table } from './resolve'
 import type {
   CreaseSpec,
   FoldProgram,
@@ -70,10 +70,11 @@ export interface Trace {
   readonly end: Piece
 }
 
+/** The flat sheet of a program. *Throws* `OUT_OF_RANGE` or `NOT_FINITE` for a polygon that is no sheet. */
 export function sheetOf(spec: SheetSpec): FoldedState {
   switch (spec.kind) {
     case 'square':
-      return flatSheet(unitSquare)
+      return moveWhole(flatSheet(unitSquare), turnAbout({ x: 0.5, y: 0.5 }, spec.turnedDegrees ?? 0))
     case 'rectangle':
       return flatSheet(unitSquare.map(({ x, y }) => ({ x, y: y * spec.height })))
     case 'hexagon':
@@ -256,7 +257,3 @@ export function runProgram(program: FoldProgram, gauges: GaugeShares = {}): Trac
   checkZones(program, piece)
   return { start, frames, end: piece }
 }
-
-/** A line of the plane as it lies at some moment, for those who measure or draw. */
-export const lineNow = (piece: Piece, spec: LineSpec, gauges: GaugeShares): Line =>
-  lineOf({ state: piece.state, gauges }, spec)

@@ -136,7 +136,8 @@ export interface ProgramStep {
 }
 
 export type SheetSpec =
-  | { readonly kind: 'square' }
+  /** `turnedDegrees`: how it is laid down, counter-clockwise; 45 has one corner towards you. */
+  | { readonly kind: 'square'; readonly turnedDegrees?: number }
   /** Width 1, height as said. */
   | { readonly kind: 'rectangle'; readonly height: number }
   /** Regular, corner to corner 1, a corner to the left and one to the right. */

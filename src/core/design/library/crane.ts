@@ -1,0 +1,206 @@
+import { birdBaseSteps, fold, PETAL, type LineSpec, type MoveSpec, type PointSpec } from '../../fold'
+import type { DesignSource } from '../types'
+import { asSteps } from './steps'
+
+const { at, lineOnto, middleOf, off, partWay, step, through, turnOverUpright, valley } = fold
+
+const CENTRE = at(0.5, 0.5)
+/** The sheet's corners: two become wings, two become legs, which are neck and tail later. */
+const [FRONT_WING, BACK_WING] = [at(1, 1), at(0, 0)]
+const [NECK, TAIL] = [at(1, 0), at(0, 1)]
+/** The side corners of the diamond, by the leg and the wing they belong to. */
+const SIDES = {
+  neckFront: at(1 - PETAL, 0.5),
+  neckBack: at(0.5, PETAL),
+  tailFront: at(0.5, 1 - PETAL),
+  tailBack: at(PETAL, 0.5),
+} as const
+
+const spine = through(FRONT_WING, CENTRE)
+
+/** A lower edge of the diamond to the middle; both legs point down then, and lie on one line. */
+const narrow = (side: PointSpec): MoveSpec =>
+  valley(lineOnto(through(NECK, side), spine, middleOf(NECK, partWay(side, CENTRE, 0.3))), {
+    moves: side,
+    take: { at: partWay(middleOf(NECK, side), CENTRE, 0.05), layers: 1 },
+  })
+
+/** Half way down the piece: higher up the legs are still joined to the wings. */
+const FORK = partWay(FRONT_WING, CENTRE, 0.5 / (1 - Math.SQRT1_2))
+const LEAN_DEGREES = 18
+
+/** A leg up between the wings. Its stack at the tip: four layers in front, four behind. */
+const legUp = (tip: PointSpec, side: 1 | -1): MoveSpec => ({
+  kind: 'reverse',
+  way: 'inside',
+  line: { turned: { square: spine, via: FORK }, about: FORK, degrees: -LEAN_DEGREES * side },
+  moves: tip,
+  at: off(tip, 0.004 * side, 0.05),
+  upper: 4,
+  layers: 8,
+})
+
+const alongNeck = through(NECK, FORK)
+const headLine: LineSpec = {
+  beside: { square: alongNeck, via: NECK },
+  by: { gauges: { head: 1 } },
+  towards: FORK,
+}
+const head: MoveSpec = {
+  kind: 'reverse',
+  way: 'inside',
+  line: { turned: headLine, about: { meet: [alongNeck, headLine] }, degrees: 20 },
+  moves: NECK,
+  at: partWay(NECK, FORK, 0.02),
+  upper: 4,
+  layers: 8,
+}
+
+const wingDown = (tip: PointSpec, way: 'valley' | 'mountain'): MoveSpec => ({
+  kind: 'fold',
+  way,
+  line: { square: spine, via: CENTRE },
+  moves: tip,
+  take: { at: partWay(tip, CENTRE, 0.1), layers: 1 },
+})
+
+const from = (key: string) => birdBaseSteps.findIndex((one) => one.key === key)
+
+export const crane: DesignSource = {
+  format: 2,
+  id: 'crane',
+  name: 'Crane',
+  family: 'ornament',
+  summary: 'The traditional crane from the bird base, wings down.',
+  origin: 'traditional',
+  usualMinutes: 6,
+  gauges: [
+    {
+      key: 'head',
+      name: 'head length',
+      explains: 'How far from the tip of the neck the head is folded down.',
+      unit: 'side',
+      standard: 0.12,
+      least: 0.06,
+      most: 0.18,
+    },
+  ],
+  parts: [
+    {
+      key: 'crane',
+      name: 'crane',
+      unitsPerPiece: 1,
+      perSquare: 1,
+      sideUp: 'colour down',
+      sideUpReason: 'The sheet falls together over its upper side: begun colour down, all of the crane shows colour.',
+      sheet: { kind: 'square', turnedDegrees: 45 },
+      stages: [
+        { key: 'square-base', name: 'Square base', steps: asSteps(birdBaseSteps.slice(0, from('petal-front'))) },
+        { key: 'bird-base', name: 'Bird base', steps: asSteps(birdBaseSteps.slice(from('petal-front'))) },
+        {
+          key: 'narrow',
+          name: 'Legs narrow',
+          steps: asSteps([
+            step(
+              {
+                key: 'narrow-one',
+                say: 'Lower edge to the middle line, front only',
+                each: 'edge',
+                note: 'The lower corner of the wing comes along.',
+              },
+              narrow(SIDES.neckBack),
+              narrow(SIDES.tailBack),
+            ),
+            step({ key: 'over-narrow', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+            step(
+              { key: 'narrow-two', say: 'Lower edge to the middle line, front only', each: 'edge' },
+              narrow(SIDES.neckFront),
+              narrow(SIDES.tailFront),
+            ),
+          ]),
+        },
+        {
+          key: 'bird',
+          name: 'Neck, tail, head',
+          steps: asSteps([
+            step(
+              {
+                key: 'neck',
+                say: 'Right leg up between the wings',
+                each: 'reverse fold',
+                rigour: 'free',
+                note: 'Inside reverse: open the leg a little and bring its tip up inside.',
+              },
+              legUp(NECK, 1),
+            ),
+            step(
+              {
+                key: 'tail',
+                say: 'Left leg up, as far as the right one',
+                each: 'reverse fold',
+                rigour: 'even',
+                note: 'Inside reverse, as before.',
+              },
+              legUp(TAIL, -1),
+            ),
+            step(
+              {
+                key: 'head',
+                say: 'Tip of the neck down inside, to the gauge',
+                each: 'reverse fold',
+                rigour: 'free',
+                note: 'Inside reverse.',
+              },
+              head,
+            ),
+          ]),
+        },
+        {
+          key: 'wings',
+          name: 'Wings',
+          steps: asSteps([
+            step({ key: 'wing-front', say: 'Front wing down', each: 'wing', rigour: 'even' }, wingDown(FRONT_WING, 'valley')),
+            step({ key: 'wing-back', say: 'Back wing down behind', each: 'wing', rigour: 'even' }, wingDown(BACK_WING, 'mountain')),
+            step(
+              {
+                key: 'open',
+                say: 'Wings level, pull them gently apart',
+                each: 'opening',
+                crease: 'none',
+                rigour: 'free',
+              },
+              {
+                kind: 'shape',
+                name: 'open',
+                model: 'The wings stand out to both sides and the back rounds a little. Common practice, no source.',
+                factor: [0.9, 1.02],
+              },
+            ),
+          ]),
+        },
+      ],
+    },
+  ],
+  variants: [
+    {
+      key: 'plain',
+      name: 'plain',
+      without: [],
+      sizes: [
+        {
+          axis: 'tail-to-head',
+          label: 'tail to head',
+          measure: { extentDegrees: 0 },
+          derivation: 'Measured on the folded piece: from the tip of the tail to the bend of the head, along the body.',
+        },
+        {
+          axis: 'height',
+          label: 'high, wings down',
+          measure: { extentDegrees: 90 },
+          derivation: 'Measured on the folded piece: from the lowest wing tip to the tip of the tail.',
+        },
+      ],
+      shaping: 'With the wings level the back rounds, which changes length and height by some per cent.',
+    },
+  ],
+}

@@ -1,0 +1,152 @@
+import { invariant } from '../errors'
+import { measureAlong, runProgram, silhouetteOf, type FoldProgram, type GaugeShares } from '../fold'
+import type { Point } from '../geometry'
+import { mainPart } from './find'
+import { programOf } from './program'
+import { gaugeRangeMm } from './sizing'
+import type { AxisSize, DesignDocument, DesignPart, DesignSource, Linear, OutlineForm, Step, Variant, VariantSource } from './types'
+
+/** The sheet at which gauges in mm are turned into shares while a design is measured. */
+const MEASURED_AT_MM = 150
+
+/** Forms are linear if they hold this well at the ends of every gauge, as shares of the side. */
+const LINEAR = 1e-7
+
+/** What one folding gives: every size asked, then x and y of every corner of the outline. */
+interface Measured {
+  readonly sizes: readonly number[]
+  readonly outline: readonly Point[]
+}
+
+function measured(program: FoldProgram, gauges: GaugeShares): Measured {
+  const { end } = runProgram(program, gauges)
+  return {
+    sizes: program.measures.map(({ measure }) => measureAlong(end, measure, gauges)),
+    outline: silhouetteOf(end.state),
+  }
+}
+
+/** The corners of one outline in the order of another's: turned round to where they lie closest. */
+function aligned(outline: readonly Point[], like: readonly Point[]): readonly Point[] | null {
+  if (outline.length !== like.length) return null
+  const away = (shift: number) =>
+    like.reduce((sum, p, index) => {
+      const q = outline[(index + shift) % outline.length] ?? p
+      return sum + (p.x - q.x) ** 2 + (p.y - q.y) ** 2
+    }, 0)
+  const shifts = outline.map((_, shift) => shift)
+  const best = shifts.reduce((least, shift) => (away(shift) < away(least) ? shift : least), 0)
+  return outline.map((p, index) => outline[(index + best) % outline.length] ?? p)
+}
+
+interface GaugeEnds {
+  readonly key: string
+  readonly standard: number
+  readonly least: number
+  readonly most: number
+}
+
+/** A linear form through what was measured: standard settings, and each gauge at both its ends. */
+function linearForm(
+  standard: number,
+  ends: readonly { readonly gauge: GaugeEnds; readonly atLeast: number; readonly atMost: number }[],
+): Linear | null {
+  let share = standard
+  const gauges: Record<string, number> = {}
+  for (const { gauge, atLeast, atMost } of ends) {
+    const slope = (atMost - atLeast) / (gauge.most - gauge.least)
+    if (Math.abs(atLeast + slope * (gauge.standard - gauge.least) - standard) > LINEAR) return null
+    if (Math.abs(slope) < LINEAR) continue
+    const factor = tidy(slope)
+    gauges[gauge.key] = factor
+    share -= factor * gauge.standard
+  }
+  return Object.keys(gauges).length === 0 ? { share: tidy(share) } : { share: tidy(share), gauges }
+}
+
+/** Without the noise of doubles behind the twelfth digit. */
+const tidy = (value: number): number => Math.round(value * 1e12) / 1e12 || 0
+
+function measuredVariant(source: DesignSource, variant: VariantSource): Variant {
+  const program = programOf(mainPart(source), variant)
+  const { key, name, without, shaping } = variant
+  const words = { key, name, without, ...(shaping === undefined ? {} : { shaping }) }
+  if (!program) {
+    const sizes = variant.sizes.flatMap((size): AxisSize[] => ('size' in size ? [size] : []))
+    invariant(sizes.length === variant.sizes.length && variant.outline, `${source.id} states what it cannot measure`)
+    return { ...words, sizes, outline: variant.outline }
+  }
+  const ends = source.gauges.map((gauge): GaugeEnds => {
+    const { standardMm, leastMm, mostMm } = gaugeRangeMm(gauge, MEASURED_AT_MM)
+    return {
+      key: gauge.key,
+      standard: standardMm / MEASURED_AT_MM,
+      least: leastMm / MEASURED_AT_MM,
+      most: mostMm / MEASURED_AT_MM,
+    }
+  })
+  const settings: Record<string, number> = Object.fromEntries(ends.map((end) => [end.key, end.standard]))
+  const standard = measured(program, settings)
+  const atEnds = ends.map((gauge) => ({
+    gauge,
+    low: measured(program, { ...settings, [gauge.key]: gauge.least }),
+    high: measured(program, { ...settings, [gauge.key]: gauge.most }),
+  }))
+  const form = (read: (one: Measured) => number): Linear | null =>
+    linearForm(
+      read(standard),
+      atEnds.map(({ gauge, low, high }) => ({ gauge, atLeast: read(low), atMost: read(high) })),
+    )
+  const sizes = variant.sizes.map((size, index): AxisSize => {
+    const { axis, label, derivation } = size
+    if ('size' in size) return size
+    const found = form((one) => one.sizes[program.measures.findIndex((measure) => measure.axis === axis)] ?? NaN)
+    invariant(found, `${source.id}, ${label} (${index}): not linear in its gauges`)
+    return { axis, label, derivation, size: found }
+  })
+  return { ...words, sizes, outline: outlineForm(standard.outline, atEnds) }
+}
+
+/** The outline's corners as linear forms; at a gauge whose end has other corners, as they stand by standard. */
+function outlineForm(
+  standard: readonly Point[],
+  atEnds: readonly { readonly gauge: GaugeEnds; readonly low: Measured; readonly high: Measured }[],
+): OutlineForm {
+  const usable = atEnds.flatMap(({ gauge, low, high }) => {
+    const [least, most] = [aligned(low.outline, standard), aligned(high.outline, standard)]
+    // At an end where a tip just reaches an edge, corners fall together: the other end decides alone.
+    if (most && least) return [{ gauge, least, most }]
+    return most ? [{ gauge: { ...gauge, least: gauge.standard }, least: standard, most }] : []
+  })
+  const coordinate = (index: number, axis: 'x' | 'y'): Linear =>
+    linearForm(
+      standard[index]?.[axis] ?? 0,
+      usable.map(({ gauge, least, most }) => ({
+        gauge,
+        atLeast: least[index]?.[axis] ?? 0,
+        atMost: most[index]?.[axis] ?? 0,
+      })),
+    ) ?? { share: standard[index]?.[axis] ?? 0 }
+  return standard.map((_, index) => ({ x: coordinate(index, 'x'), y: coordinate(index, 'y') }))
+}
+
+/**
+ * Folds a design and measures it: sizes and outlines as linear forms of the sheet's side and the gauges, found at
+ * the gauges' standards and ends and checked against one another.
+ * *Cost* one folding for each variant and two for each of its gauges. *Throws* what the folding throws.
+ */
+export function measureDesign(source: DesignSource): DesignDocument {
+  const parts = source.parts.map((part): DesignPart => ({
+    ...part,
+    stages: part.stages.map((stage) => ({
+      ...stage,
+      steps: stage.steps.map(({ key, say, each, repeats, crease, rigour, note, rounds }): Step => {
+        invariant(!rounds || rounds.length === repeats, `${source.id}, ${key}: ${repeats} repeats, other rounds`)
+        return { key, say, each, repeats, crease, rigour, ...(note === undefined ? {} : { note }) }
+      }),
+    })),
+  }))
+  const { id, name, family, summary, origin, usualMinutes, gauges } = source
+  const variants = source.variants.map((variant) => measuredVariant(source, variant))
+  return { id, name, family, summary, origin, usualMinutes, gauges, parts, variants }
+}

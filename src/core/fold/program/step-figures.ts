@@ -1,0 +1,101 @@
+import { distance, inverse, move, signedDistance, lineThrough, type Point } from '../../geometry'
+import { cellsOf } from '../cells'
+import { figuresOf, type Figures } from '../figures'
+import { lying } from '../start'
+import { pointOf } from './resolve'
+import type { Frame, Piece, Trace } from './run'
+import type { GaugeShares, MeasureSpec } from './types'
+
+/** Where a crease meets a raw edge: on which edge of the sheet, and how far from its first corner, share of the side. */
+export interface EdgeMark {
+  readonly edge: number
+  readonly along: number
+}
+
+/** What one move makes, lengths as shares of the side. */
+export interface MoveFigures {
+  /** The piece after it. */
+  readonly after: Figures
+  /** Length of the fold line over all the layers it bends, counted once, and how many layers lie there at most. */
+  readonly foldLength: number
+  readonly foldLayers: number
+  /** For those who measure: the fold line's ends where they lie on raw edges. */
+  readonly marks: readonly EdgeMark[]
+  /** Folds and turnings so far, this one with them. */
+  readonly folds: number
+  readonly turns: number
+}
+
+/** A finished size: the extent in a direction, or the distance of two points of the sheet. */
+export function measureAlong(piece: Piece, measure: MeasureSpec['measure'], gauges: GaugeShares): number {
+  if ('between' in measure) {
+    const table = { state: piece.state, gauges }
+    return distance(pointOf(table, measure.between[0]), pointOf(table, measure.between[1]))
+  }
+  const angle = (measure.extentDegrees * Math.PI) / 180
+  const along = ({ x, y }: Point) => x * Math.cos(angle) + y * Math.sin(angle)
+  const places = piece.state.faces.flatMap((face) => lying(face).map(along))
+  return Math.max(...places) - Math.min(...places)
+}
+
+function foldLine({ done }: Frame): { readonly length: number; readonly layers: number } {
+  const { line, creases } = done
+  if (!line || creases.length === 0) return { length: 0, layers: 0 }
+  const along = (p: Point) =>
+    (p.x - line.origin.x) * line.direction.x + (p.y - line.origin.y) * line.direction.y
+  const events = creases
+    .flatMap(({ from, to }) => {
+      const [start, end] = [Math.min(along(from), along(to)), Math.max(along(from), along(to))]
+      return [
+        { at: start, step: 1 },
+        { at: end, step: -1 },
+      ]
+    })
+    .sort((a, b) => a.at - b.at || a.step - b.step)
+  let [now, layers, length, since] = [0, 0, 0, 0]
+  for (const { at, step } of events) {
+    if (now === 0) since = at
+    now += step
+    layers = Math.max(layers, now)
+    if (now === 0) length += at - since
+  }
+  return { length, layers }
+}
+
+function edgeMarks({ before, done }: Frame): readonly EdgeMark[] {
+  const { outline, faces } = before.state
+  const marks = done.creases.flatMap(({ face, from, to }) => {
+    const pose = faces[face]?.pose
+    return pose ? [from, to].map((at) => move(inverse(pose), at)) : []
+  })
+  const found = marks.flatMap((at): EdgeMark[] =>
+    outline.flatMap((corner, edge): EdgeMark[] => {
+      const next = outline[(edge + 1) % outline.length] ?? corner
+      const along = distance(corner, at)
+      const on = Math.abs(signedDistance(lineThrough(corner, next), at)) < 1e-7 && distance(at, next) > 1e-7
+      return on && along < distance(corner, next) + 1e-7 ? [{ edge, along }] : []
+    }),
+  )
+  return found.filter(
+    (mark, index) => found.findIndex((one) => one.edge === mark.edge && Math.abs(one.along - mark.along) < 1e-7) === index,
+  )
+}
+
+const FOLDS: ReadonlySet<string> = new Set(['fold', 'crease', 'unfold', 'reverse', 'refold', 'tuck'])
+
+/** Figures of every move of a program. *Cost* the patches of each state that differs from the one before. */
+export function figuresOfTrace({ frames }: Trace): readonly MoveFigures[] {
+  let [folds, turns] = [0, 0]
+  let last: { readonly state: Frame['after']['state']; readonly figures: Figures } | null = null
+  return frames.map((frame) => {
+    const { kind } = frame.done.spec
+    if (FOLDS.has(kind)) folds++
+    if (kind === 'turn over') turns++
+    const { state } = frame.after
+    // Creasing and opening leave the piece as it was.
+    const after = last?.state === state ? last.figures : figuresOf(state, cellsOf(state))
+    last = { state, figures: after }
+    const { length, layers } = foldLine(frame)
+    return { after, foldLength: length, foldLayers: layers, marks: edgeMarks(frame), folds, turns }
+  })
+}
