@@ -200,6 +200,14 @@ export interface RoomAccessTable {
   set_at_ms: number
 }
 
+export interface FigureTable {
+  program_hash: string
+  engine: number
+  key: string
+  body: string
+  at_ms: number
+}
+
 export interface Tables {
   setting: SettingTable
   design: DesignTable
@@ -220,6 +228,7 @@ export interface Tables {
   join_move: JoinMoveTable
   delivery: DeliveryTable
   room_access: RoomAccessTable
+  figure: FigureTable
 }
 
 export type PaperRow = Selectable<PaperTable>

@@ -1,5 +1,5 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
-import { LIBRARY, type DesignDocument } from '@/core/design'
+import { LIBRARY, type DesignSource } from '@/core/design'
 import { saveDesignVersion } from '@/data/repositories/designs'
 import { readDesigns, readLibrary } from './read/designs'
 import { designHash, storeLibrary } from './store-library'
@@ -16,7 +16,7 @@ const versions = () =>
 test('the hash is of the content: field order is nothing, a changed word is everything', () => {
   const [design] = LIBRARY
   if (!design) throw new Error('an empty library')
-  const reordered = Object.fromEntries(Object.entries(design).reverse()) as unknown as DesignDocument
+  const reordered = Object.fromEntries(Object.entries(design).reverse()) as unknown as DesignSource
   expect(designHash(reordered).hash).toBe(designHash(design).hash)
   expect(designHash({ ...design, summary: `${design.summary}!` }).hash).not.toBe(designHash(design).hash)
   expect(designHash(design).hash).toMatch(/^[0-9a-f]{64}$/)
@@ -30,9 +30,11 @@ test('storing what ships again adds nothing', async () => {
 })
 
 test('a changed design becomes the next version; what pinned the old one still reads it', async () => {
-  const [old] = await readLibrary(database.context)
+  const [source] = LIBRARY
+  if (!source) throw new Error('an empty library')
+  const old = (await readLibrary(database.context)).find((one) => one.document.id === source.id)
   if (!old) throw new Error('nothing stored')
-  const changed = { ...old.document, summary: 'Another way of saying it.' }
+  const changed = { ...source, summary: 'Another way of saying it.' }
   const { hash, text } = designHash(changed)
   const { id, name, family } = changed
   await saveDesignVersion(database.db, { id, name, family, hash, document: text }, 1)

@@ -48,6 +48,22 @@ export interface BriefWorld {
   readonly paperIds: readonly string[]
 }
 
+/** Gauges as typed; one left empty stands as the design has it. */
+const gaugeTexts = (unit: LengthUnit) =>
+  z
+    .record(
+      z.string().max(64),
+      z.union([
+        z.literal('').transform(() => null),
+        lengthText({ name: 'the gauge', unit, minMm: 0, maxMm: SHEET_RANGE_MM.max }),
+      ]),
+    )
+    .transform((gauges) =>
+      Object.fromEntries(
+        Object.entries(gauges).flatMap(([key, mm]) => (mm === null ? [] : [[key, mm] as const])),
+      ),
+    )
+
 const lineShape = (unit: LengthUnit) =>
   z.strictObject({
     id: idText('a line'),
@@ -56,10 +72,7 @@ const lineShape = (unit: LengthUnit) =>
     sizing: choice('which size you give', ['finished', 'sheet']),
     axis: z.string().max(64, 'Choose which way the size is measured.'),
     size: lengthText({ name: 'the size', unit, minMm: 5, maxMm: SHEET_RANGE_MM.max }),
-    gauges: z.record(
-      z.string().max(64),
-      lengthText({ name: 'the gauge', unit, minMm: 0, maxMm: SHEET_RANGE_MM.max }),
-    ),
+    gauges: gaugeTexts(unit),
     pieces: z.string().max(5000, 'Enter how many as a whole number.'),
     attachedTo: z.union([z.literal(''), idText('the line it goes on')]),
     perPiece: z.string().max(5000, 'Enter how many on each as a whole number.'),

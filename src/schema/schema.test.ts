@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { BAD_TEXTS } from '../../test/generators/bad-texts'
-import { LIBRARY } from '@/core/design'
+import { LIBRARY, measureDesign } from '@/core/design'
 import { parseBrief } from './brief'
-import { readDesignDocument } from './design-document'
+import { readDesignSource } from './design-document'
 import { exact } from './exact'
 import { parseFields } from './field-errors'
 import { dateText, nameText, noteText } from './fields'
@@ -11,7 +11,9 @@ import { runEventBatch } from './run-event'
 import { looseRunFields, projectRunFields } from './run-start'
 import { settingsFields } from './settings'
 
-const WORLD = { unit: 'cm' as const, designs: LIBRARY, paperIds: ['orange', 'green'] }
+const DESIGNS = LIBRARY.map(measureDesign)
+
+const WORLD = { unit: 'cm' as const, designs: DESIGNS, paperIds: ['orange', 'green'] }
 
 const rosetteLine = {
   id: 'new-1',
@@ -79,8 +81,15 @@ describe('a brief', () => {
     })
   })
 
-  test.each(BAD_TEXTS.filter(([what]) => !['zero'].includes(what)))('gauge: %s is refused', (_, text) => {
-    expect(errorsOf(withLine({ gauges: { overhang: text } }))['lines.0.gauges.overhang']).toBeDefined()
+  test.each(BAD_TEXTS.filter(([what]) => !['zero', 'empty'].includes(what)))(
+    'gauge: %s is refused',
+    (_, text) => {
+      expect(errorsOf(withLine({ gauges: { overhang: text } }))['lines.0.gauges.overhang']).toBeDefined()
+    },
+  )
+  test('a gauge left empty stands as the design has it', () => {
+    const parsed = parseBrief(withLine({ gauges: { overhang: '' } }), WORLD)
+    expect(parsed.ok && parsed.value.lines[0]?.gauges).toEqual({})
   })
 
   test.each([
@@ -225,8 +234,8 @@ describe('texts', () => {
 })
 
 test('every design that ships survives being stored and read', () => {
-  for (const design of LIBRARY) expect(readDesignDocument(JSON.stringify(design))).toEqual(design)
-  expect(() => readDesignDocument('{"format":2}')).toThrow()
+  for (const design of LIBRARY) expect(readDesignSource(JSON.stringify(design))).toEqual(design)
+  expect(() => readDesignSource('{"format":3}')).toThrow()
 })
 
 describe('run events', () => {

@@ -1,10 +1,22 @@
 import { CoreError, invariant } from '../errors'
-import type { DesignDocument, DesignPart, DesignSource, Stage, Step, StepSource, Variant, VariantSource } from './types'
+import type {
+  DesignDocument,
+  DesignPart,
+  DesignSource,
+  Stage,
+  Step,
+  StepSource,
+  Variant,
+  VariantSource,
+} from './types'
 
 /** The variant of that key. *Throws* `UNKNOWN_VARIANT`. */
 export function variantOf(design: DesignDocument, variantKey: string): Variant
 export function variantOf(design: DesignSource, variantKey: string): VariantSource
-export function variantOf(design: DesignDocument | DesignSource, variantKey: string): Variant | VariantSource {
+export function variantOf(
+  design: DesignDocument | DesignSource,
+  variantKey: string,
+): Variant | VariantSource {
   const variant = design.variants.find((candidate) => candidate.key === variantKey)
   if (!variant) throw new CoreError('UNKNOWN_VARIANT', { name: design.name, value: variantKey })
   return variant

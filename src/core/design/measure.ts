@@ -4,7 +4,17 @@ import type { Point } from '../geometry'
 import { mainPart } from './find'
 import { programOf } from './program'
 import { gaugeRangeMm } from './sizing'
-import type { AxisSize, DesignDocument, DesignPart, DesignSource, Linear, OutlineForm, Step, Variant, VariantSource } from './types'
+import type {
+  AxisSize,
+  DesignDocument,
+  DesignPart,
+  DesignSource,
+  Linear,
+  OutlineForm,
+  Step,
+  Variant,
+  VariantSource,
+} from './types'
 
 /** The sheet at which gauges in mm are turned into shares while a design is measured. */
 const MEASURED_AT_MM = 150
@@ -73,7 +83,10 @@ function measuredVariant(source: DesignSource, variant: VariantSource): Variant 
   const words = { key, name, without, ...(shaping === undefined ? {} : { shaping }) }
   if (!program) {
     const sizes = variant.sizes.flatMap((size): AxisSize[] => ('size' in size ? [size] : []))
-    invariant(sizes.length === variant.sizes.length && variant.outline, `${source.id} states what it cannot measure`)
+    invariant(
+      sizes.length === variant.sizes.length && variant.outline,
+      `${source.id} states what it cannot measure`,
+    )
     return { ...words, sizes, outline: variant.outline }
   }
   const ends = source.gauges.map((gauge): GaugeEnds => {
@@ -100,7 +113,9 @@ function measuredVariant(source: DesignSource, variant: VariantSource): Variant 
   const sizes = variant.sizes.map((size, index): AxisSize => {
     const { axis, label, derivation } = size
     if ('size' in size) return size
-    const found = form((one) => one.sizes[program.measures.findIndex((measure) => measure.axis === axis)] ?? NaN)
+    const found = form(
+      (one) => one.sizes[program.measures.findIndex((measure) => measure.axis === axis)] ?? NaN,
+    )
     invariant(found, `${source.id}, ${label} (${index}): not linear in its gauges`)
     return { axis, label, derivation, size: found }
   })
@@ -141,7 +156,10 @@ export function measureDesign(source: DesignSource): DesignDocument {
     stages: part.stages.map((stage) => ({
       ...stage,
       steps: stage.steps.map(({ key, say, each, repeats, crease, rigour, note, rounds }): Step => {
-        invariant(!rounds || rounds.length === repeats, `${source.id}, ${key}: ${repeats} repeats, other rounds`)
+        invariant(
+          !rounds || rounds.length === repeats,
+          `${source.id}, ${key}: ${repeats} repeats, other rounds`,
+        )
         return { key, say, each, repeats, crease, rigour, ...(note === undefined ? {} : { note }) }
       }),
     })),

@@ -55,9 +55,7 @@ export const gaugeShares = (
   settings: GaugeSettings,
   sheetMm: number,
 ): Readonly<Record<string, number>> =>
-  Object.fromEntries(
-    design.gauges.map(({ key }) => [key, gaugeMm(design, settings, key, sheetMm) / sheetMm]),
-  )
+  Object.fromEntries(design.gauges.map(({ key }) => [key, gaugeMm(design, settings, key, sheetMm) / sheetMm]))
 
 const gaugeTerms = (form: Linear, valueOf: (gaugeKey: string, factor: number) => number): number =>
   Object.entries(form.gauges ?? {}).reduce((sum, [key, factor]) => sum + factor * valueOf(key, factor), 0)

@@ -41,4 +41,3 @@ export function cornerFaults(division: CutUpSheet): readonly PatternFault[] {
       : []
   })
 }
-

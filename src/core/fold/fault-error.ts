@@ -3,7 +3,9 @@ import type { Point } from '../geometry'
 import type { PatternFault } from './crease-pattern'
 
 /** A fault of a pattern as the error of the one who stated the creases. */
-export function faultError(fault: PatternFault | { readonly code: 'OFF_THE_SHEET'; readonly at: Point }): CoreError {
+export function faultError(
+  fault: PatternFault | { readonly code: 'OFF_THE_SHEET'; readonly at: Point },
+): CoreError {
   switch (fault.code) {
     case 'ANGLE_SUM':
       return new CoreError(fault.code, {

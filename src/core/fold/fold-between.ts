@@ -113,7 +113,13 @@ export function reverseFold(state: FoldedState, fold: ReverseFold): FoldedState 
   const halves = halvesOf(state, line)
   const stack = stackAt(state, at, 'valley').filter((face) => (halves[face]?.moving.length ?? 0) > 0)
   if (upper < 1 || layers <= upper || from < 0 || stack.length < from + layers)
-    throw new CoreError('NO_SUCH_LAYER', { name: 'layers taken', value: from + layers, min: 2, max: stack.length, at })
+    throw new CoreError('NO_SUCH_LAYER', {
+      name: 'layers taken',
+      value: from + layers,
+      min: 2,
+      max: stack.length,
+      at,
+    })
   const tip = stack.slice(from, from + layers)
   const taken = new Map(tip.map((face, index): [number, Side] => [face, index < upper ? 'upper' : 'lower']))
   return foldSome(state, line, halves, closeOverHinges(state, line, taken), way, hints)

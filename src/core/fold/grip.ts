@@ -1,5 +1,15 @@
 import { CoreError } from '../errors'
-import { contains, leftPart, move, overlap, reversed, signedDistance, type Line, type Point, type Polygon } from '../geometry'
+import {
+  contains,
+  leftPart,
+  move,
+  overlap,
+  reversed,
+  signedDistance,
+  type Line,
+  type Point,
+  type Polygon,
+} from '../geometry'
 import { SAME_POINT } from '../numeric'
 import { lying } from './start'
 import { relation, type Above, type FoldedState, type Hinge } from './types'
@@ -59,7 +69,11 @@ export const pulls = (state: FoldedState, hinge: Hinge, line: Line): boolean => 
  * The least set of faces that can move: what hangs on a moving face beyond the line moves with it, and so does what
  * lies on it on the side the fold goes to.
  */
-export function closeGrip(state: FoldedState, fold: SimpleFold, halves: readonly Halves[]): ReadonlySet<number> {
+export function closeGrip(
+  state: FoldedState,
+  fold: SimpleFold,
+  halves: readonly Halves[],
+): ReadonlySet<number> {
   const moving = new Set(firstGrip(state, fold, halves))
   const inTheWay: Above = fold.way === 'valley' ? 1 : -1
   const queue = [...moving]
@@ -81,7 +95,6 @@ export function closeGrip(state: FoldedState, fold: SimpleFold, halves: readonly
   }
   return moving
 }
-
 
 /** Every face cut by a line. *Throws* `OFF_THE_SHEET` where nothing lies on the moving side. */
 export function halvesOf(state: FoldedState, line: Line): readonly Halves[] {

@@ -57,7 +57,10 @@ export function mergeFlat(state: FoldedState): FoldedState {
   })
   const faces = olds.map((members): Face => {
     const [index = 0] = members
-    return joined.get(roots[index] ?? -1) ?? state.faces[index] ?? { sheet: [], pose: { a: 1, b: 0, c: 0, d: 1, x: 0, y: 0 } }
+    return (
+      joined.get(roots[index] ?? -1) ??
+      state.faces[index] ?? { sheet: [], pose: { a: 1, b: 0, c: 0, d: 1, x: 0, y: 0 } }
+    )
   })
   const hinges = state.hinges.flatMap((hinge): Hinge[] => {
     const [first = -1, second = -1] = [numberOf[hinge.first], numberOf[hinge.second]]
@@ -66,7 +69,9 @@ export function mergeFlat(state: FoldedState): FoldedState {
   const above = new Int8Array(faces.length ** 2)
   olds.forEach((members, i) =>
     olds.forEach((others, j) => {
-      const one = members.flatMap((a) => others.map((b) => relation(state, a, b))).find((value) => value !== 0)
+      const one = members
+        .flatMap((a) => others.map((b) => relation(state, a, b)))
+        .find((value) => value !== 0)
       above[i * faces.length + j] = i === j ? 0 : (one ?? 0)
     }),
   )

@@ -1,7 +1,26 @@
-import { centre, flips, IDENTITY, move, subdivide, type Isometry, type Point, type Polygon, type Segment } from '../geometry'
+import {
+  centre,
+  flips,
+  IDENTITY,
+  move,
+  subdivide,
+  type Isometry,
+  type Point,
+  type Polygon,
+  type Segment,
+} from '../geometry'
 import { arrange } from './arrange'
 import { cornerFaults } from './corner-faults'
-import type { Crease, CreasePattern, CutUpSheet, Hint, Letter, Mark, PatternFault, PatternResult } from './crease-pattern'
+import type {
+  Crease,
+  CreasePattern,
+  CutUpSheet,
+  Hint,
+  Letter,
+  Mark,
+  PatternFault,
+  PatternResult,
+} from './crease-pattern'
 import { layDown } from './lay-down'
 import type { KnownOrder, SolveLimits } from './order'
 import { flatSheet } from './start'
@@ -9,7 +28,12 @@ import { faceAt } from './where'
 import type { Face, Hinge } from './types'
 
 /** A letter as an order: seen from the front, the faces of a valley close over their fronts. */
-function letterOrder(letter: Letter, first: number, second: number, faces: readonly Face[]): KnownOrder | null {
+function letterOrder(
+  letter: Letter,
+  first: number,
+  second: number,
+  faces: readonly Face[],
+): KnownOrder | null {
   if (letter !== 'M' && letter !== 'V') return null
   // The face that lies front up is covered by a valley's other half, and covers a mountain's.
   const frontUp = flips(faces[first]?.pose ?? IDENTITY) ? second : first
@@ -48,12 +72,16 @@ export function layCreases({
   creases,
   cutAway = [],
   stays,
-}: SheetCreases): { readonly ok: true; readonly laid: LaidDown } | { readonly ok: false; readonly faults: readonly PatternFault[] } {
+}: SheetCreases):
+  | { readonly ok: true; readonly laid: LaidDown }
+  | { readonly ok: false; readonly faults: readonly PatternFault[] } {
   const division: CutUpSheet = subdivide<Mark>([
     ...edgesOf(outline),
     ...cutAway.flatMap(edgesOf),
     // A crease that stays flat cuts nothing.
-    ...creases.filter(({ letter }) => letter !== 'F').map(({ from, to, letter }) => ({ from, to, mark: letter })),
+    ...creases
+      .filter(({ letter }) => letter !== 'F')
+      .map(({ from, to, letter }) => ({ from, to, mark: letter })),
   ])
   const atCorners = cornerFaults(division)
   if (atCorners.length > 0) return { ok: false, faults: atCorners }

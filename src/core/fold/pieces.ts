@@ -1,4 +1,15 @@
-import { after, inverse, leftPart, move, reflection, signedDistance, type Isometry, type Line, type Point, type Polygon } from '../geometry'
+import {
+  after,
+  inverse,
+  leftPart,
+  move,
+  reflection,
+  signedDistance,
+  type Isometry,
+  type Line,
+  type Point,
+  type Polygon,
+} from '../geometry'
 import { SAME_POINT } from '../numeric'
 import type { Halves } from './grip'
 import { lying } from './start'
@@ -90,4 +101,3 @@ export function creaseOn(polygon: Polygon, line: Line): readonly [Point, Point] 
   const [from, to] = [on[0], on.at(-1)]
   return on.length < 2 || !from || !to ? null : [from, to]
 }
-

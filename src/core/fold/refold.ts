@@ -33,7 +33,10 @@ function without(stretch: Stretch, gone: Stretch): readonly Stretch[] {
   const off = (p: Point) => Math.abs(cross(along, minus(p, stretch.from))) / size > 1e-6
   if (off(gone.from) || off(gone.to)) return [stretch]
   const place = (p: Point) => dot(along, minus(p, stretch.from)) / (size * size)
-  const [start, end] = [Math.min(place(gone.from), place(gone.to)), Math.max(place(gone.from), place(gone.to))]
+  const [start, end] = [
+    Math.min(place(gone.from), place(gone.to)),
+    Math.max(place(gone.from), place(gone.to)),
+  ]
   const at = (share: number) => plus(stretch.from, times(along, share))
   const parts: Stretch[] = []
   if (start > 1e-6) parts.push({ from: stretch.from, to: start >= 1 ? stretch.to : at(start) })

@@ -36,7 +36,10 @@ function freeParts(edge: Stretch, shapes: readonly Polygon[], face: number, out:
 /** Corners in line with their neighbours say nothing about an outline. */
 const withoutStraight = (loop: readonly Point[]): readonly Point[] =>
   loop.filter((p, index) => {
-    const [before, next] = [loop[(index + loop.length - 1) % loop.length] ?? p, loop[(index + 1) % loop.length] ?? p]
+    const [before, next] = [
+      loop[(index + loop.length - 1) % loop.length] ?? p,
+      loop[(index + 1) % loop.length] ?? p,
+    ]
     return distance(before, next) < 1e-9 || Math.abs(signedDistance(lineThrough(before, next), p)) > 1e-7
   })
 
@@ -53,7 +56,10 @@ export function silhouetteOf(state: FoldedState): readonly Point[] {
       if (size < 1e-9) return []
       // A hair to the right of the edge: outside its own face.
       const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }
-      const out = { x: middle.x + ((to.y - from.y) / size) * 1e-5, y: middle.y - ((to.x - from.x) / size) * 1e-5 }
+      const out = {
+        x: middle.x + ((to.y - from.y) / size) * 1e-5,
+        y: middle.y - ((to.x - from.x) / size) * 1e-5,
+      }
       return freeParts({ from, to }, shapes, face, out)
     }),
   )
@@ -95,8 +101,7 @@ function outermost(
   if (ways.length < 2 || !from || !here) return ways[0]
   const turn = (way: number): number => {
     const to = corners[way] ?? here
-    const angle =
-      Math.atan2(to.y - here.y, to.x - here.x) - Math.atan2(here.y - from.y, here.x - from.x)
+    const angle = Math.atan2(to.y - here.y, to.x - here.x) - Math.atan2(here.y - from.y, here.x - from.x)
     return Math.atan2(Math.sin(angle), Math.cos(angle))
   }
   return [...ways].sort((one, other) => turn(one) - turn(other))[0]

@@ -25,14 +25,21 @@ export function stopLine(
   // The moving side is the left one: it grows while the line goes to the right.
   const furthest = -signedDistance(loose, beyond.origin)
   if (furthest < -SAME_POINT)
-    throw new CoreError('OUT_OF_RANGE', { name: 'way to the stop', value: furthest, min: 0, unit: 'of the side' })
+    throw new CoreError('OUT_OF_RANGE', {
+      name: 'way to the stop',
+      value: furthest,
+      min: 0,
+      unit: 'of the side',
+    })
   const moving = closeGrip(state, { line: loose, way, grip }, halvesOf(state, loose))
   /** How far the line may go until one of these points lies on the moving side. */
   const until = (points: readonly Point[]): number =>
     points.length === 0 ? Infinity : Math.max(0, -Math.max(...points.map((p) => signedDistance(loose, p))))
   const atCreases = state.hinges.map(({ first, second, from, to }) => {
     const pose = state.faces[first]?.pose
-    return pose && moving.has(first) !== moving.has(second) ? until([move(pose, from), move(pose, to)]) : Infinity
+    return pose && moving.has(first) !== moving.has(second)
+      ? until([move(pose, from), move(pose, to)])
+      : Infinity
   })
   const inTheWay = way === 'valley' ? 1 : -1
   const shapes = state.faces.map(lying)

@@ -5,6 +5,7 @@ import { cuts } from './0003-cuts'
 import { runs } from './0004-runs'
 import { joinsAndDeliveries } from './0005-joins-and-deliveries'
 import { roomAccess } from './0006-room-access'
+import { figures } from './0007-figures'
 
 /** Every migration, by the name it is remembered under; the order of the names is the order of the steps. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -14,6 +15,7 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0004-runs': runs,
   '0005-joins-and-deliveries': joinsAndDeliveries,
   '0006-room-access': roomAccess,
+  '0007-figures': figures,
 }
 
 /** Version of the data, kept in the file's header as `user_version`. */

@@ -1,6 +1,8 @@
-import type { DesignDocument } from '@/core/design'
+import type { DesignDocument, DesignSource } from '@/core/design'
 import { designsByHash, newestDesigns, type StoredDesign } from '@/data/repositories/designs'
-import { readDesignDocument } from '@/schema/design-document'
+import { readDesignSource } from '@/schema/design-document'
+import type { ShownProgram } from '@/core/fold'
+import { measuredDesign, shownDesign, type Shown } from '../figures'
 import type { FlowContext } from '../flow-context'
 
 export interface PinnedDesign {
@@ -8,26 +10,47 @@ export interface PinnedDesign {
   readonly document: DesignDocument
 }
 
-// A version never changes under its hash, so what was parsed once stays right. Bounded by the versions stored.
-const parsed = new Map<string, DesignDocument>()
+interface KnownDesign extends PinnedDesign {
+  readonly source: DesignSource
+}
 
-function pinned({ hash, document }: StoredDesign): PinnedDesign {
-  const known = parsed.get(hash) ?? readDesignDocument(document)
-  parsed.set(hash, known)
-  return { hash, document: known }
+// A version never changes under its hash, so what was read once stays right. Bounded by the versions stored.
+const known = new Map<string, KnownDesign>()
+
+async function pinned(context: FlowContext, { hash, document: text }: StoredDesign): Promise<KnownDesign> {
+  const before = known.get(hash)
+  if (before) return before
+  const source = readDesignSource(text)
+  const design = { hash, source, document: await measuredDesign(context, hash, source) }
+  known.set(hash, design)
+  return design
 }
 
 /** The newest version of every design, in name order. */
-export async function readLibrary({ db }: FlowContext): Promise<readonly PinnedDesign[]> {
-  const stored = await newestDesigns(db)
-  return stored.map(pinned).sort((a, b) => a.document.name.localeCompare(b.document.name, 'en'))
+export async function readLibrary(context: FlowContext): Promise<readonly PinnedDesign[]> {
+  const stored = await newestDesigns(context.db)
+  const designs: PinnedDesign[] = []
+  for (const one of stored) designs.push(await pinned(context, one))
+  return designs.sort((a, b) => a.document.name.localeCompare(b.document.name, 'en'))
 }
 
 /** Designs by version. */
 export async function readDesigns(
-  { db }: FlowContext,
+  context: FlowContext,
   hashes: readonly string[],
 ): Promise<ReadonlyMap<string, DesignDocument>> {
-  const stored = await designsByHash(db, [...new Set(hashes)])
-  return new Map(stored.map(pinned).map(({ hash, document }) => [hash, document]))
+  const found = new Map<string, DesignDocument>()
+  for (const one of await designsByHash(context.db, [...new Set(hashes)]))
+    found.set(one.hash, (await pinned(context, one)).document)
+  return found
+}
+
+/** Pictures and figures of every move of a version; `null` where there is no such version, or it is told in words only. */
+export async function readFolds(
+  context: FlowContext,
+  hash: string,
+  shown: Shown,
+): Promise<ShownProgram | null> {
+  const [stored] = await designsByHash(context.db, [hash])
+  return stored ? shownDesign(context, hash, (await pinned(context, stored)).source, shown) : null
 }

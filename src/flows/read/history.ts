@@ -8,7 +8,7 @@ import type { FlowContext } from '../flow-context'
 export interface History {
   readonly rejectRate: (family: Family) => RejectRate
   readonly counts: (family: Family) => { readonly usable: number; readonly spoiled: number }
-  readonly pace: (design: DesignDocument) => Pace
+  readonly pace: (design: Pick<DesignDocument, 'id' | 'usualMinutes'>) => Pace
 }
 
 export async function readHistory({ db }: FlowContext): Promise<History> {

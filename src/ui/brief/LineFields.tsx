@@ -2,6 +2,7 @@
 
 import { useWatch } from 'react-hook-form'
 import { Silhouette } from '../design/Silhouette'
+import { gaugeHint } from '../design/gauge-hint'
 import { Field } from '../forms/Field'
 import { gaugeInputs } from './form-values'
 import type { LineFieldsProps } from './line-props'
@@ -127,6 +128,7 @@ export function LineFields(props: LineFieldsProps) {
                   key={gauge.key}
                   id={`${at}.gauges.${gauge.key}`}
                   label={`${gauge.name} (${unitHint})`}
+                  {...(gauge.unit === 'side' ? { hint: gaugeHint(gauge) } : {})}
                   error={error(`gauges.${gauge.key}`)}
                 >
                   {(aria) => (

@@ -1,11 +1,13 @@
 import fc from 'fast-check'
-import { LIBRARY } from '@/core/design'
+import { LIBRARY, measureDesign } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { parseBrief } from '@/schema/brief'
 import type { Preferences } from '../format'
 import { newLine } from './form-values'
 import { previewLine } from './line-preview'
 import { evenShares } from './LinePapers'
+
+const DESIGNS = LIBRARY.map(measureDesign)
 
 const CM: Preferences = {
   unit: 'cm',
@@ -38,7 +40,7 @@ const paper: DrawerPaper = {
     },
   ],
 }
-const [rosette] = LIBRARY
+const [rosette] = DESIGNS
 if (!rosette) throw new Error('an empty library')
 const fresh = newLine('new-1', rosette, [paper], CM)
 
@@ -57,7 +59,7 @@ test('shares are as even as they come and always add up', () => {
 test('a fresh line only lacks its numbers', () => {
   const filled = { ...fresh, size: '5', pieces: '4', papers: [{ paperId: 'orange', pieces: '4' }] }
   const brief = { name: 'Lids', dueOn: '', certainty: '0.95', note: '', lines: [filled] }
-  expect(parseBrief(brief, { unit: 'cm', designs: LIBRARY, paperIds: ['orange'] }).ok).toBe(true)
+  expect(parseBrief(brief, { unit: 'cm', designs: DESIGNS, paperIds: ['orange'] }).ok).toBe(true)
 })
 
 describe('the preview', () => {

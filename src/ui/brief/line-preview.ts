@@ -22,6 +22,7 @@ const sheetsOf = (line: LineValues, papers: readonly DrawerPaper[]) =>
 function readGauges(line: LineValues, preferences: Preferences): Record<string, number> | null {
   const gauges: Record<string, number> = {}
   for (const [key, text] of Object.entries(line.gauges)) {
+    if (text.trim() === '') continue
     const parsed = parseLength(text, preferences.unit)
     if (!parsed.ok) return null
     gauges[key] = parsed.mm

@@ -14,6 +14,7 @@ import { parseLength } from '@/core/units'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { Field } from '../forms/Field'
 import { formatExact, formatLength, lengthInput, type Preferences } from '../format'
+import { gaugeHint } from './gauge-hint'
 import { Silhouette } from './Silhouette'
 
 interface SizeDialProps {
@@ -39,6 +40,7 @@ function turnDial(
   if (!size.ok || size.mm <= 0) return { problem: 'Enter a length above zero.' }
   const gauges: Record<string, number> = {}
   for (const [key, text] of Object.entries(typed.gauges)) {
+    if (text.trim() === '') continue
     const parsed = parseLength(text, preferences.unit)
     if (!parsed.ok) return { problem: 'The gauge is not a length.' }
     gauges[key] = parsed.mm
@@ -84,7 +86,9 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
           variantKey={variant.key}
           sheetMm={dial.sheetMm}
           gauges={Object.fromEntries(
-            Object.entries(gauges).map(([key, value]) => [key, lengthOf(value, preferences)]),
+            Object.entries(gauges).flatMap(([key, value]) =>
+              value.trim() === '' ? [] : [[key, lengthOf(value, preferences)] as const],
+            ),
           )}
           colour={paper?.frontColour ?? '#7f9563'}
           className="h-56 w-full"
@@ -158,7 +162,7 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
             key={gauge.key}
             id={`dial-${gauge.key}`}
             label={`${gauge.name} (${preferences.unit})`}
-            hint={gauge.explains}
+            hint={gaugeHint(gauge)}
           >
             {(aria) => (
               <input

@@ -59,7 +59,9 @@ export function Paper({
   return (
     <>
       {(['front', 'back'] as const).map((side) => {
-        const parts = picture.regions.filter((region) => region.side === side).flatMap((region) => region.parts)
+        const parts = picture.regions
+          .filter((region) => region.side === side)
+          .flatMap((region) => region.parts)
         // The thin stroke of their own colour closes the seams between parts of one region.
         return parts.length === 0 ? null : (
           <path
@@ -73,9 +75,21 @@ export function Paper({
         )
       })}
       {marks.length === 0 ? null : (
-        <path d={strokesOf(view, marks)} fill="none" stroke="var(--paper-line)" strokeOpacity={0.45} strokeWidth={weight * 0.4} />
+        <path
+          d={strokesOf(view, marks)}
+          fill="none"
+          stroke="var(--paper-line)"
+          strokeOpacity={0.45}
+          strokeWidth={weight * 0.4}
+        />
       )}
-      <path d={strokesOf(view, picture.edges.seen)} fill="none" stroke="var(--paper-line)" strokeWidth={weight} strokeLinecap="round" />
+      <path
+        d={strokesOf(view, picture.edges.seen)}
+        fill="none"
+        stroke="var(--paper-line)"
+        strokeWidth={weight}
+        strokeLinecap="round"
+      />
     </>
   )
 }

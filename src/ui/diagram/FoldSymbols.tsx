@@ -12,7 +12,8 @@ interface SymbolsProps {
 
 /** Lines first, then landmarks, then arrows: what moves lies on top. */
 export function FoldSymbols({ symbols, view }: SymbolsProps) {
-  const rank = (symbol: FoldSymbol) => (symbol.kind === 'line' ? 0 : symbol.kind.startsWith('landmark') ? 1 : 2)
+  const rank = (symbol: FoldSymbol) =>
+    symbol.kind === 'line' ? 0 : symbol.kind.startsWith('landmark') ? 1 : 2
   const ordered = [...symbols].sort((one, other) => rank(one) - rank(other))
   return (
     <>
@@ -32,7 +33,13 @@ function Symbol({ symbol, view }: { readonly symbol: FoldSymbol; readonly view: 
     case 'landmark':
       return (
         <g fill="none" stroke="var(--fold-mark)">
-          <circle cx={view.x(symbol.at.x)} cy={view.y(symbol.at.y)} r={17} stroke="var(--fold-halo)" strokeWidth={11} />
+          <circle
+            cx={view.x(symbol.at.x)}
+            cy={view.y(symbol.at.y)}
+            r={17}
+            stroke="var(--fold-halo)"
+            strokeWidth={11}
+          />
           <circle cx={view.x(symbol.at.x)} cy={view.y(symbol.at.y)} r={17} strokeWidth={6} />
           {symbol.role === 'target' ? (
             <circle cx={view.x(symbol.at.x)} cy={view.y(symbol.at.y)} r={5} fill="var(--fold-mark)" />
@@ -68,7 +75,13 @@ function Symbol({ symbol, view }: { readonly symbol: FoldSymbol; readonly view: 
   }
 }
 
-function FoldLine({ symbol, view }: { readonly symbol: Extract<FoldSymbol, { kind: 'line' }>; readonly view: View }) {
+function FoldLine({
+  symbol,
+  view,
+}: {
+  readonly symbol: Extract<FoldSymbol, { kind: 'line' }>
+  readonly view: View
+}) {
   const d = strokeOf(view, symbol.from, symbol.to)
   const hidden = !symbol.seen
   return (
@@ -124,7 +137,11 @@ function TurnOver({ axis, view }: { readonly axis: 'upright' | 'level'; readonly
     <g fill="none" stroke="var(--fold-line)">
       <path d={axisLine} strokeWidth={3} strokeDasharray="16 8 3 8" />
       <g transform={`translate(${x} ${y}) ${upright ? '' : 'rotate(-90)'}`}>
-        <path d="M-96 0C-60 -30 -14 -38 4 -16C22 8 -26 22 -22 -2C-18 -26 40 -22 92 2" stroke="var(--fold-halo)" strokeWidth={16} />
+        <path
+          d="M-96 0C-60 -30 -14 -38 4 -16C22 8 -26 22 -22 -2C-18 -26 40 -22 92 2"
+          stroke="var(--fold-halo)"
+          strokeWidth={16}
+        />
         <path d="M-96 0C-60 -30 -14 -38 4 -16C22 8 -26 22 -22 -2C-18 -26 40 -22 92 2" strokeWidth={6} />
         <path d="M92 2l-34 -4l12 -26z" fill="var(--fold-line)" stroke="none" transform="translate(10 4)" />
       </g>
@@ -132,7 +149,12 @@ function TurnOver({ axis, view }: { readonly axis: 'upright' | 'level'; readonly
   )
 }
 
-const TURNS: Readonly<Record<number, string>> = { 45: '1/8 turn', 90: '1/4 turn', 135: '3/8 turn', 180: 'half turn' }
+const TURNS: Readonly<Record<number, string>> = {
+  45: '1/8 turn',
+  90: '1/4 turn',
+  135: '3/8 turn',
+  180: 'half turn',
+}
 
 function Rotate({ degrees, view }: { readonly degrees: number; readonly view: View }) {
   const way = degrees < 0 ? 1 : -1

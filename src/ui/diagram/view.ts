@@ -17,8 +17,7 @@ type At = { readonly x: number; readonly y: number }
 const LONG = 1000
 
 /** Points that symbols reach to, so that no arrow leaves the drawing. */
-const reach = (symbol: FoldSymbol): readonly At[] =>
-  'from' in symbol ? [symbol.from, symbol.to] : []
+const reach = (symbol: FoldSymbol): readonly At[] => ('from' in symbol ? [symbol.from, symbol.to] : [])
 
 /** The box of a picture with its symbols. */
 export function boxWith(box: Box, symbols: readonly FoldSymbol[]): Box {
@@ -38,7 +37,10 @@ export function viewOf(box: Box, margin: number, mirrored: boolean): View {
   const scale = (LONG - 2 * margin) / Math.max(across, high, 1e-9)
   const [width, height] = [across * scale + 2 * margin, high * scale + 2 * margin]
   return {
-    x: (value) => Math.round(10 * (mirrored ? width - margin - (value - box.left) * scale : margin + (value - box.left) * scale)) / 10,
+    x: (value) =>
+      Math.round(
+        10 * (mirrored ? width - margin - (value - box.left) * scale : margin + (value - box.left) * scale),
+      ) / 10,
     y: (value) => Math.round(10 * (margin + (box.top - value) * scale)) / 10,
     width: Math.round(width),
     height: Math.round(height),
@@ -63,4 +65,5 @@ export function strokesOf(view: View, numbers: readonly number[]): string {
   return path
 }
 
-export const strokeOf = (view: View, from: At, to: At): string => strokesOf(view, [from.x, from.y, to.x, to.y])
+export const strokeOf = (view: View, from: At, to: At): string =>
+  strokesOf(view, [from.x, from.y, to.x, to.y])

@@ -1,11 +1,13 @@
-import { LIBRARY, mainPart, stagesOf, variantOf } from '@/core/design'
+import { LIBRARY, measureDesign, mainPart, stagesOf, variantOf } from '@/core/design'
 import { cellsOf, runState, tapsOf, type RunPlan, type TapGrain } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
 import { nextLine, nowWords } from './words'
 
+const DESIGNS = LIBRARY.map(measureDesign)
+
 /** A run of a design as the screen is given it, without a database. */
 function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
-  const design = LIBRARY.find((candidate) => candidate.id === designId)
+  const design = DESIGNS.find((candidate) => candidate.id === designId)
   if (!design) throw new Error(designId)
   const [variant] = design.variants
   const stages = stagesOf(mainPart(design), variantOf(design, variant?.key ?? ''))
@@ -85,7 +87,7 @@ test('a stage is told with its steps and their counts, a piece whole', () => {
 })
 
 test.each(
-  LIBRARY.flatMap((design) =>
+  DESIGNS.flatMap((design) =>
     (['fold', 'stage', 'piece'] as const).map((grain) => [design.id, grain] as const),
   ),
 )('every tap of %s, a %s at a time, has words and something after it', (id, grain: TapGrain) => {

@@ -16,7 +16,8 @@ const cornersToCentre = (spot: Spot): readonly MoveSpec[] =>
 /** From the centre of the finished square to its edge: three corner rounds leave a side of 1 / sqrt 8. */
 const HALF = Math.SQRT2 / 8
 const edge = (quarters: number) => through(turned([0.5, 0.25], quarters), turned([0.25, 0.5], quarters))
-const middleOfEdge = (quarters: number) => middleOf(turned([0.5, 0.25], quarters), turned([0.25, 0.5], quarters))
+const middleOfEdge = (quarters: number) =>
+  middleOf(turned([0.5, 0.25], quarters), turned([0.25, 0.5], quarters))
 const cornerOfSquare = (quarters: number) => turned([0.5, 0.25], quarters)
 
 /** A tip that is to stand out by p is folded on a line p / 2 nearer to the centre than half way. */
@@ -71,7 +72,12 @@ export const cornerFoldedRosette: DesignSource = {
           name: 'Diagonals',
           steps: asSteps([
             step(
-              { key: 'diagonal', say: 'Corner to opposite corner, crease, open', each: 'diagonal', crease: 'light' },
+              {
+                key: 'diagonal',
+                say: 'Corner to opposite corner, crease, open',
+                each: 'diagonal',
+                crease: 'light',
+              },
               foldAndUnfold(onto(at(0, 0), at(1, 1))),
               foldAndUnfold(onto(at(0, 1), at(1, 0))),
             ),
@@ -163,7 +169,8 @@ export const cornerFoldedRosette: DesignSource = {
               {
                 kind: 'shape',
                 name: 'curl',
-                model: 'Curling lifts the petals and draws the outline in a little. Common practice, no source.',
+                model:
+                  'Curling lifts the petals and draws the outline in a little. Common practice, no source.',
                 factor: [0.92, 1],
               },
             ),
@@ -189,7 +196,8 @@ export const cornerFoldedRosette: DesignSource = {
           axis: 'corner-to-corner',
           label: 'corner to corner',
           measure: { extentDegrees: 45 },
-          derivation: 'Measured on the folded piece. On paper: the diagonal of the square of side S / 2.828, S / 2.',
+          derivation:
+            'Measured on the folded piece. On paper: the diagonal of the square of side S / 2.828, S / 2.',
         },
       ],
       shaping: 'Curling lifts the petals and draws the outline in a little.',

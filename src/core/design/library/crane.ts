@@ -92,10 +92,15 @@ export const crane: DesignSource = {
       unitsPerPiece: 1,
       perSquare: 1,
       sideUp: 'colour down',
-      sideUpReason: 'The sheet falls together over its upper side: begun colour down, all of the crane shows colour.',
+      sideUpReason:
+        'The sheet falls together over its upper side: begun colour down, all of the crane shows colour.',
       sheet: { kind: 'square', turnedDegrees: 45 },
       stages: [
-        { key: 'square-base', name: 'Square base', steps: asSteps(birdBaseSteps.slice(0, from('petal-front'))) },
+        {
+          key: 'square-base',
+          name: 'Square base',
+          steps: asSteps(birdBaseSteps.slice(0, from('petal-front'))),
+        },
         { key: 'bird-base', name: 'Bird base', steps: asSteps(birdBaseSteps.slice(from('petal-front'))) },
         {
           key: 'narrow',
@@ -159,8 +164,14 @@ export const crane: DesignSource = {
           key: 'wings',
           name: 'Wings',
           steps: asSteps([
-            step({ key: 'wing-front', say: 'Front wing down', each: 'wing', rigour: 'even' }, wingDown(FRONT_WING, 'valley')),
-            step({ key: 'wing-back', say: 'Back wing down behind', each: 'wing', rigour: 'even' }, wingDown(BACK_WING, 'mountain')),
+            step(
+              { key: 'wing-front', say: 'Front wing down', each: 'wing', rigour: 'even' },
+              wingDown(FRONT_WING, 'valley'),
+            ),
+            step(
+              { key: 'wing-back', say: 'Back wing down behind', each: 'wing', rigour: 'even' },
+              wingDown(BACK_WING, 'mountain'),
+            ),
             step(
               {
                 key: 'open',
@@ -172,7 +183,8 @@ export const crane: DesignSource = {
               {
                 kind: 'shape',
                 name: 'open',
-                model: 'The wings stand out to both sides and the back rounds a little. Common practice, no source.',
+                model:
+                  'The wings stand out to both sides and the back rounds a little. Common practice, no source.',
                 factor: [0.9, 1.02],
               },
             ),
@@ -191,7 +203,8 @@ export const crane: DesignSource = {
           axis: 'tail-to-head',
           label: 'tail to head',
           measure: { extentDegrees: 0 },
-          derivation: 'Measured on the folded piece: from the tip of the tail to the bend of the head, along the body.',
+          derivation:
+            'Measured on the folded piece: from the tip of the tail to the bend of the head, along the body.',
         },
         {
           axis: 'height',

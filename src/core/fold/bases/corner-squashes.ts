@@ -7,7 +7,12 @@ function squash(side: 'left' | 'right'): MoveSpec {
   return {
     kind: 'refold',
     name: 'squash',
-    open: [[[x(0), 1], [x(0.25), 1]]],
+    open: [
+      [
+        [x(0), 1],
+        [x(0.25), 1],
+      ],
+    ],
     add: [
       [[x(0.25), 1], [x(0.25), 0], 'M'],
       [[x(0.25), 1], [x(0), 1.25], 'V'],
@@ -31,7 +36,11 @@ export const cornerSquashes: FoldProgram = {
       foldAndUnfold(onto(at(1, 0), at(0.5, 0))),
     ),
     step(
-      { key: 'squash', say: 'Front layer to the middle, open the corner, press it to a gable', each: 'squash' },
+      {
+        key: 'squash',
+        say: 'Front layer to the middle, open the corner, press it to a gable',
+        each: 'squash',
+      },
       squash('left'),
       squash('right'),
     ),

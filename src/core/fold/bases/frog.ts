@@ -1,4 +1,13 @@
-import { at, off, quarterTurned, squareOnCorner, step, through, turnOverUpright, valley } from '../program/build'
+import {
+  at,
+  off,
+  quarterTurned,
+  squareOnCorner,
+  step,
+  through,
+  turnOverUpright,
+  valley,
+} from '../program/build'
 import type { CreaseSpec, LetterSpec, MoveSpec, ProgramStep, SheetPoint, StretchSpec } from '../program'
 import { squareBaseSteps } from './square'
 
@@ -69,20 +78,44 @@ const page = (from: 'left' | 'right', layers: number): MoveSpec => {
 
 export const frogBaseSteps: readonly ProgramStep[] = [
   ...squareBaseSteps,
-  step({ key: 'squash-1', say: 'Right flap up, open and squash', each: 'squash' }, squash('right', [1, 1], [0.25, 0.25])),
+  step(
+    { key: 'squash-1', say: 'Right flap up, open and squash', each: 'squash' },
+    squash('right', [1, 1], [0.25, 0.25]),
+  ),
   step({ key: 'page-1', say: 'Left half of it over to the right', each: 'page' }, page('left', 2)),
-  step({ key: 'squash-2', say: 'Left flap up, open and squash', each: 'squash' }, squash('top', [1, 1], [0.25, 0.25])),
+  step(
+    { key: 'squash-2', say: 'Left flap up, open and squash', each: 'squash' },
+    squash('top', [1, 1], [0.25, 0.25]),
+  ),
   step({ key: 'over-3', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
-  step({ key: 'squash-3', say: 'Right flap up, open and squash', each: 'squash' }, squash('left', [0, 0], [0.8, 0.45])),
+  step(
+    { key: 'squash-3', say: 'Right flap up, open and squash', each: 'squash' },
+    squash('left', [0, 0], [0.8, 0.45]),
+  ),
   step({ key: 'page-2', say: 'Left half of it over to the right', each: 'page' }, page('left', 2)),
-  step({ key: 'squash-4', say: 'Left flap up, open and squash', each: 'squash' }, squash('bottom', [0, 0], [0.8, 0.45])),
-  step({ key: 'petal-1', say: 'Lift the raw edge, sides to the middle', each: 'petal fold' }, petal('bottom', [0.5, 0.3])),
+  step(
+    { key: 'squash-4', say: 'Left flap up, open and squash', each: 'squash' },
+    squash('bottom', [0, 0], [0.8, 0.45]),
+  ),
+  step(
+    { key: 'petal-1', say: 'Lift the raw edge, sides to the middle', each: 'petal fold' },
+    petal('bottom', [0.5, 0.3]),
+  ),
   step({ key: 'over-4', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
-  step({ key: 'petal-2', say: 'Lift the raw edge, sides to the middle', each: 'petal fold' }, petal('top', [0.5, 0.7])),
+  step(
+    { key: 'petal-2', say: 'Lift the raw edge, sides to the middle', each: 'petal fold' },
+    petal('top', [0.5, 0.7]),
+  ),
   step({ key: 'page-3', say: 'Two pages to the left', each: 'page', crease: 'none' }, page('right', 4)),
-  step({ key: 'petal-3', say: 'Lift the raw edge, sides to the middle', each: 'petal fold' }, petal('right', [0.7, 0.5])),
+  step(
+    { key: 'petal-3', say: 'Lift the raw edge, sides to the middle', each: 'petal fold' },
+    petal('right', [0.7, 0.5]),
+  ),
   step({ key: 'over-5', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
   step({ key: 'page-4', say: 'Two pages to the left', each: 'page', crease: 'none' }, page('right', 4)),
-  step({ key: 'petal-4', say: 'Lift the raw edge, sides to the middle', each: 'petal fold' }, petal('left', [0.3, 0.5])),
+  step(
+    { key: 'petal-4', say: 'Lift the raw edge, sides to the middle', each: 'petal fold' },
+    petal('left', [0.3, 0.5]),
+  ),
 ]
 export const frogBase = squareOnCorner(frogBaseSteps)

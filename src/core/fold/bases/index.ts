@@ -30,7 +30,12 @@ export const BASES: readonly Base[] = [
   { id: 'windmill', name: 'Windmill base', alsoCalled: ['pinwheel base'], program: windmillBase },
   { id: 'pleats', name: 'Pleats in eighths', alsoCalled: ['accordion'], program: pleatsInEighths },
   { id: 'square-twist', name: 'Square twist', alsoCalled: [], program: squareTwist },
-  { id: 'corner-squashes', name: 'Corner squashes on a 2:1 sheet', alsoCalled: ['gabled house'], program: cornerSquashes },
+  {
+    id: 'corner-squashes',
+    name: 'Corner squashes on a 2:1 sheet',
+    alsoCalled: ['gabled house'],
+    program: cornerSquashes,
+  },
   { id: 'hexagon-twist', name: 'Hexagon twist', alsoCalled: [], program: hexagonTwist },
 ]
 

@@ -44,7 +44,10 @@ export const squareBase = squareOnCorner(squareBaseSteps)
 export const PETAL = (Math.SQRT2 - 1) / 2
 
 /** The petal fold of the quarter at a corner of the sheet; `x` and `y` are 0 or 1. */
-export function petal(x: 0 | 1, y: 0 | 1): { readonly open: readonly StretchSpec[]; readonly add: readonly CreaseSpec[] } {
+export function petal(
+  x: 0 | 1,
+  y: 0 | 1,
+): { readonly open: readonly StretchSpec[]; readonly add: readonly CreaseSpec[] } {
   const inwards = (value: 0 | 1, by: number) => (value === 0 ? by : 1 - by)
   const onUpright: readonly [number, number] = [0.5, inwards(y, PETAL)]
   const onLevel: readonly [number, number] = [inwards(x, PETAL), 0.5]

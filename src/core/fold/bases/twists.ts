@@ -1,4 +1,14 @@
-import { at, boxMeasures, foldAndUnfold, lineOnto, onto, quarterTurned, square, step, through } from '../program/build'
+import {
+  at,
+  boxMeasures,
+  foldAndUnfold,
+  lineOnto,
+  onto,
+  quarterTurned,
+  square,
+  step,
+  through,
+} from '../program/build'
 import type { CreaseSpec, FoldProgram, LineSpec, MoveSpec, PointSpec } from '../program'
 
 type Spot = readonly [number, number]
@@ -43,11 +53,21 @@ export const squareTwist = square([
     foldAndUnfold(onto(at(0, 1), at(0, 0.5))),
   ),
   step(
-    { key: 'eighths', say: 'Edge past the middle to the far quarter line, crease, open', each: 'crease', crease: 'light' },
+    {
+      key: 'eighths',
+      say: 'Edge past the middle to the far quarter line, crease, open',
+      each: 'crease',
+      crease: 'light',
+    },
     ...[0, 1, 2, 3].map(eighthLine),
   ),
   step(
-    { key: 'sides', say: 'Crease one side of the tilted square, behind, no further', each: 'side', crease: 'pinch' },
+    {
+      key: 'sides',
+      say: 'Crease one side of the tilted square, behind, no further',
+      each: 'side',
+      crease: 'pinch',
+    },
     ...[0, 1, 2, 3].map(sideOfTwist),
   ),
   step(
@@ -111,8 +131,15 @@ export const hexagonTwist: FoldProgram = {
       ...SIX.map((k) => foldAndUnfold(quarterLine(k), { moves: outer(k) })),
     ),
     step(
-      { key: 'eighths', say: 'Edge past the middle to the far quarter line, crease, open', each: 'crease', crease: 'light' },
-      ...SIX.map((k) => foldAndUnfold(lineOnto(edge(k), quarterLine(k + 3), near(k, 0.108)), { moves: outer(k) })),
+      {
+        key: 'eighths',
+        say: 'Edge past the middle to the far quarter line, crease, open',
+        each: 'crease',
+        crease: 'light',
+      },
+      ...SIX.map((k) =>
+        foldAndUnfold(lineOnto(edge(k), quarterLine(k + 3), near(k, 0.108)), { moves: outer(k) }),
+      ),
     ),
     step(
       { key: 'twist', say: 'Gather the six pleats and twist the middle flat', each: 'twist' },

@@ -1,4 +1,15 @@
-import { area, centre, length, minus, overlap, plus, times, leftOf, type Point, type Polygon } from '../../geometry'
+import {
+  area,
+  centre,
+  length,
+  minus,
+  overlap,
+  plus,
+  times,
+  leftOf,
+  type Point,
+  type Polygon,
+} from '../../geometry'
 import { SAME_AREA, SAME_POINT } from '../../numeric'
 
 /** A crease as it lies folded: its two faces and the stretch. Flat where the faces lie on both sides of it. */

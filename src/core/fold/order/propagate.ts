@@ -46,7 +46,9 @@ export class OrderState {
       const four = [pairOf(pairs, a, c), pairOf(pairs, a, d), pairOf(pairs, b, c), pairOf(pairs, b, d)]
       const all = four.flatMap((one) => one ?? [])
       if (all.length < 4) return []
-      return [{ pairs: all.map((one) => one.pair), sign: all.reduce((product, one) => product * one.sign, 1) }]
+      return [
+        { pairs: all.map((one) => one.pair), sign: all.reduce((product, one) => product * one.sign, 1) },
+      ]
     })
     const nestedOf: number[][] = Array.from({ length: pairs.count }, () => [])
     this.nested.forEach((four, index) => four.pairs.forEach((pair) => nestedOf[pair]?.push(index)))

@@ -56,7 +56,13 @@ export function countComponent(
   return found
 }
 
-function attempt(state: OrderState, unit: number, sign: number, limits: SolveLimits, budget: Budget): boolean {
+function attempt(
+  state: OrderState,
+  unit: number,
+  sign: number,
+  limits: SolveLimits,
+  budget: Budget,
+): boolean {
   if (budget.triesLeft-- <= 0 || limits.shouldStop?.()) throw new Stopped()
   const pair = state.members[unit]?.[0] ?? 0
   return assign(state, pair, sign * (state.signOf[pair] ?? 1)) === null

@@ -40,7 +40,8 @@ export function solveOrder(
   const { pairs } = conditions
   const sets = new ParitySets(pairs.count)
   for (const { one, other, sign } of conditions.equal)
-    if (!sets.tieInPlace(one, other, sign)) return { status: 'no order', faces: facesOf(conditions, [one, other]) }
+    if (!sets.tieInPlace(one, other, sign))
+      return { status: 'no order', faces: facesOf(conditions, [one, other]) }
   const state = new OrderState(conditions, sets)
   for (const { above, below } of known) {
     const place = pairOf(pairs, above, below)

@@ -39,13 +39,20 @@ export function motionOf({ before, done }: Frame): FoldMotion | null {
   const pieces = piecesOf(state, line, new Set(moving), halvesOf(state, line))
   const moved = pieces.filter((piece) => piece.moved)
   const back = reflection(line)
-  const flatAgain = moved.map(
-    (piece): FoldedPiece => ({ ...piece, face: { ...piece.face, pose: after(inverse(back), piece.face.pose) } }),
-  )
+  const flatAgain = moved.map((piece): FoldedPiece => ({
+    ...piece,
+    face: { ...piece.face, pose: after(inverse(back), piece.face.pose) },
+  }))
   return {
     line,
     over: spec.way === 'valley',
-    stays: drawnState(only(state, pieces.filter((piece) => !piece.moved), false)),
+    stays: drawnState(
+      only(
+        state,
+        pieces.filter((piece) => !piece.moved),
+        false,
+      ),
+    ),
     rises: drawnState(only(state, flatAgain, false)),
     comesDown: drawnState(only(state, moved, true)),
   }

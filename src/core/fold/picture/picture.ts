@@ -9,7 +9,12 @@ import { edgesOf, marksSeen, seenFrom, visibleRegions, type Seen, type Segment }
  * Shares of the side, rounded to 1e-5 (1.5 micrometres on 15 cm).
  */
 export interface FoldPicture {
-  readonly box: { readonly left: number; readonly right: number; readonly bottom: number; readonly top: number }
+  readonly box: {
+    readonly left: number
+    readonly right: number
+    readonly bottom: number
+    readonly top: number
+  }
   readonly regions: readonly DrawnRegion[]
   /** Stretches as x, y, x, y: edges that are seen, and those that other layers cover. */
   readonly edges: { readonly seen: readonly number[]; readonly hidden: readonly number[] }
@@ -72,7 +77,8 @@ export function pictureOfPiece(piece: Piece, seen: Seen = seenFrom(piece.state))
 function thickest({ done }: Frame): Point | null {
   const { line, creases } = done
   if (!line || creases.length === 0) return null
-  const along = (p: Point) => (p.x - line.origin.x) * line.direction.x + (p.y - line.origin.y) * line.direction.y
+  const along = (p: Point) =>
+    (p.x - line.origin.x) * line.direction.x + (p.y - line.origin.y) * line.direction.y
   const runs = creases.map(({ from, to }) => [along(from), along(to)].sort((a, b) => a - b))
   const count = (at: number) => runs.filter(([start = 0, end = 0]) => start < at && at < end).length
   const places = [...new Set(runs.flat())].sort((a, b) => a - b)

@@ -53,7 +53,8 @@ export function sectionOf(state: FoldedState, line: Line): Section {
     if (known !== undefined || depth > cut.length) return known ?? 0
     const under = cut.filter(
       (other) =>
-        relation(state, layer.face, other.face) > 0 && Math.min(layer.to, other.to) - Math.max(layer.from, other.from) > 1e-6,
+        relation(state, layer.face, other.face) > 0 &&
+        Math.min(layer.to, other.to) - Math.max(layer.from, other.from) > 1e-6,
     )
     const level = under.reduce((most, other) => Math.max(most, levelOf(other, depth + 1) + 1), 0)
     levels.set(layer.face, level)
@@ -68,7 +69,9 @@ export function sectionOf(state: FoldedState, line: Line): Section {
     const [a, b] = [signedDistance(line, move(pose, from)), signedDistance(line, move(pose, to))]
     if (a * b > 0) return []
     const side = Math.abs(one.to - other.to) < 1e-6 ? 1 : Math.abs(one.from - other.from) < 1e-6 ? -1 : null
-    return side === null ? [] : [{ at: side === 1 ? one.to : one.from, levels: [one.level, other.level], side }]
+    return side === null
+      ? []
+      : [{ at: side === 1 ? one.to : one.from, levels: [one.level, other.level], side }]
   })
   return { layers, loops }
 }

@@ -10,9 +10,16 @@ import { onFace, onFaces, type Seen, type Segment } from './visible'
 
 /** What is drawn over a piece to say what the hands do next, in the international convention of origami diagrams. */
 export type FoldSymbol =
-  | (Segment & { readonly kind: 'line'; readonly style: 'valley' | 'mountain' | 'cut'; readonly seen: boolean })
+  | (Segment & {
+      readonly kind: 'line'
+      readonly style: 'valley' | 'mountain' | 'cut'
+      readonly seen: boolean
+    })
   /** `head`: a fold in front, behind, there and back, or an unfolding. */
-  | (Segment & { readonly kind: 'arrow'; readonly head: 'front' | 'behind' | 'there and back' | 'unfold' | 'between' })
+  | (Segment & {
+      readonly kind: 'arrow'
+      readonly head: 'front' | 'behind' | 'there and back' | 'unfold' | 'between'
+    })
   | { readonly kind: 'turn over'; readonly axis: 'upright' | 'level' }
   | { readonly kind: 'rotate'; readonly degrees: number }
   /** A point or line that is brought onto another: the pair to watch. */
@@ -26,10 +33,16 @@ export type FoldSymbol =
 function joined(stretches: readonly Segment[]): readonly Segment[] {
   const [first] = stretches
   if (!first) return []
-  const { from, to } = stretches.reduce((longest, one) => (distance(one.from, one.to) > distance(longest.from, longest.to) ? one : longest), first)
+  const { from, to } = stretches.reduce(
+    (longest, one) => (distance(one.from, one.to) > distance(longest.from, longest.to) ? one : longest),
+    first,
+  )
   const size = distance(from, to)
   const place = (p: Point) => ((p.x - from.x) * (to.x - from.x) + (p.y - from.y) * (to.y - from.y)) / size
-  const at = (value: number): Point => ({ x: from.x + ((to.x - from.x) * value) / size, y: from.y + ((to.y - from.y) * value) / size })
+  const at = (value: number): Point => ({
+    x: from.x + ((to.x - from.x) * value) / size,
+    y: from.y + ((to.y - from.y) * value) / size,
+  })
   const runs = stretches
     .map((one): [number, number] => {
       const [a, b] = [place(one.from), place(one.to)]
@@ -45,7 +58,11 @@ function joined(stretches: readonly Segment[]): readonly Segment[] {
   return all.map(([start, end]) => ({ from: at(start), to: at(end) }))
 }
 
-function foldLines(seen: Seen, creases: readonly CreaseOnFace[], style: 'valley' | 'mountain' | 'cut'): readonly FoldSymbol[] {
+function foldLines(
+  seen: Seen,
+  creases: readonly CreaseOnFace[],
+  style: 'valley' | 'mountain' | 'cut',
+): readonly FoldSymbol[] {
   const parts = creases.flatMap((crease) => onFace(seen, crease.face, crease))
   const open = joined(parts.filter((part) => part.seen))
   const hidden = parts.some((part) => part.seen) ? [] : joined(parts)
@@ -78,10 +95,21 @@ function traveller({ before, done }: Frame): Point | null {
 }
 
 function landmarks(table: Table, line: LineSpec): readonly FoldSymbol[] {
-  const point = (spec: PointSpec, role: 'moves' | 'target'): FoldSymbol => ({ kind: 'landmark', at: pointOf(table, spec), role })
+  const point = (spec: PointSpec, role: 'moves' | 'target'): FoldSymbol => ({
+    kind: 'landmark',
+    at: pointOf(table, spec),
+    role,
+  })
   const edge = (spec: LineSpec, role: 'moves' | 'target'): readonly FoldSymbol[] =>
     'through' in spec
-      ? [{ kind: 'landmark line', role, from: pointOf(table, spec.through[0]), to: pointOf(table, spec.through[1]) }]
+      ? [
+          {
+            kind: 'landmark line',
+            role,
+            from: pointOf(table, spec.through[0]),
+            to: pointOf(table, spec.through[1]),
+          },
+        ]
       : []
   if ('onto' in line) return [point(line.onto[0], 'moves'), point(line.onto[1], 'target')]
   if ('lineOnto' in line) return [...edge(line.lineOnto[0], 'moves'), ...edge(line.lineOnto[1], 'target')]
@@ -107,7 +135,13 @@ function refoldLines(frame: Frame, seen: Seen, gauges: GaugeShares): readonly Fo
     return onFaces(seen, stretch).map((part): FoldSymbol => {
       const turned = flips(before.state.faces[part.face]?.pose ?? { a: 1, b: 0, c: 0, d: 1, x: 0, y: 0 })
       const valley = (letter === 'V') !== turned
-      return { kind: 'line', style: valley ? 'valley' : 'mountain', seen: part.seen, from: part.from, to: part.to }
+      return {
+        kind: 'line',
+        style: valley ? 'valley' : 'mountain',
+        seen: part.seen,
+        from: part.from,
+        to: part.to,
+      }
     })
   })
 }
@@ -115,10 +149,16 @@ function refoldLines(frame: Frame, seen: Seen, gauges: GaugeShares): readonly Fo
 /** The letter of the folded crease on a stretch of the sheet. */
 function letterNow(state: FoldedState, { from, to }: Segment): 'M' | 'V' {
   const size = distance(from, to)
-  const off = (p: Point) => Math.abs((to.x - from.x) * (p.y - from.y) - (to.y - from.y) * (p.x - from.x)) / size
+  const off = (p: Point) =>
+    Math.abs((to.x - from.x) * (p.y - from.y) - (to.y - from.y) * (p.x - from.x)) / size
   const hinge = state.hinges.find((one) => {
     const middle = { x: (one.from.x + one.to.x) / 2, y: (one.from.y + one.to.y) / 2 }
-    return off(one.from) < 1e-6 && off(one.to) < 1e-6 && distance(middle, from) < size && distance(middle, to) < size
+    return (
+      off(one.from) < 1e-6 &&
+      off(one.to) < 1e-6 &&
+      distance(middle, from) < size &&
+      distance(middle, to) < size
+    )
   })
   return hinge && letterOf(state, hinge) === 'M' ? 'M' : 'V'
 }
@@ -161,7 +201,10 @@ export function symbolsOf(frame: Frame, seen: Seen, gauges: GaugeShares): readon
     case 'unfold':
       return [...travels('unfold'), ...taken()]
     case 'reverse':
-      return [...foldLines(seen, creases, spec.way === 'inside' ? 'mountain' : 'valley'), ...travels('between')]
+      return [
+        ...foldLines(seen, creases, spec.way === 'inside' ? 'mountain' : 'valley'),
+        ...travels('between'),
+      ]
     case 'tuck':
       return [...foldLines(seen, creases, 'valley'), ...travels('between')]
     case 'cut':
@@ -173,7 +216,8 @@ export function symbolsOf(frame: Frame, seen: Seen, gauges: GaugeShares): readon
     case 'refold': {
       const at = sheetPoint(table, spec.shows)
       const [from, to] = [whereIs(before.state, at), whereIs(after.state, at)]
-      const arrow: readonly FoldSymbol[] = from && to && distance(from, to) > 1e-6 ? [{ kind: 'arrow', head: 'front', from, to }] : []
+      const arrow: readonly FoldSymbol[] =
+        from && to && distance(from, to) > 1e-6 ? [{ kind: 'arrow', head: 'front', from, to }] : []
       return [...refoldLines(frame, seen, gauges), ...arrow]
     }
     case 'shape':
@@ -198,4 +242,3 @@ const holds = (shape: readonly Point[], at: Point): boolean =>
     const q = shape[(index + 1) % shape.length] ?? p
     return (q.x - p.x) * (at.y - p.y) - (q.y - p.y) * (at.x - p.x) > -1e-9
   })
-

@@ -1,4 +1,13 @@
-import { area, distance, flips, lineThrough, move, signedDistance, type Point, type Polygon } from '../../geometry'
+import {
+  area,
+  distance,
+  flips,
+  lineThrough,
+  move,
+  signedDistance,
+  type Point,
+  type Polygon,
+} from '../../geometry'
 import { SAME_AREA, SAME_POINT } from '../../numeric'
 import { outside } from '../cells'
 import type { Piece } from '../program'
@@ -60,7 +69,11 @@ function offSide(p: Point, q: Point, at: Point): number {
 }
 
 /** Shares of a stretch that run inside or along the inner side of a convex polygon; `inner` is a point on that side. */
-export function coveredShare({ from, to }: Segment, shape: Polygon, inner: Point): readonly [number, number] | null {
+export function coveredShare(
+  { from, to }: Segment,
+  shape: Polygon,
+  inner: Point,
+): readonly [number, number] | null {
   let [start, end] = [0, 1]
   for (let index = 0; index < shape.length; index++) {
     const [p, q] = [shape[index], shape[(index + 1) % shape.length]]
@@ -101,7 +114,8 @@ function seenParts(
   const parts: (Segment & { seen: boolean })[] = []
   let reached = 0
   const add = (from: number, to: number, seen: boolean) => {
-    if ((to - from) * distance(stretch.from, stretch.to) > 1e-6) parts.push({ from: at(from), to: at(to), seen })
+    if ((to - from) * distance(stretch.from, stretch.to) > 1e-6)
+      parts.push({ from: at(from), to: at(to), seen })
   }
   for (const [start, end] of hidden) {
     if (start > reached) add(reached, start, true)
@@ -133,7 +147,8 @@ export function edgesOf(seen: Seen): readonly Edge[] {
       const line = lineThrough(from, to)
       const kind = hinges.some(
         (hinge) =>
-          Math.abs(signedDistance(line, hinge.from)) < 1e-7 && Math.abs(signedDistance(line, hinge.to)) < 1e-7,
+          Math.abs(signedDistance(line, hinge.from)) < 1e-7 &&
+          Math.abs(signedDistance(line, hinge.to)) < 1e-7,
       )
         ? 'folded'
         : 'raw'
@@ -163,7 +178,10 @@ function inside({ from, to }: Segment, shape: Polygon): Segment | null {
     if (a < 0) start = Math.max(start, a / (a - b))
     else if (b < 0) end = Math.min(end, a / (a - b))
   }
-  const at = (share: number): Point => ({ x: from.x + (to.x - from.x) * share, y: from.y + (to.y - from.y) * share })
+  const at = (share: number): Point => ({
+    x: from.x + (to.x - from.x) * share,
+    y: from.y + (to.y - from.y) * share,
+  })
   return end - start > 1e-6 ? { from: at(start), to: at(end) } : null
 }
 

@@ -1,12 +1,4 @@
-import type {
-  Amount,
-  FoldProgram,
-  LineSpec,
-  MoveSpec,
-  PointSpec,
-  ProgramStep,
-  Round,
-} from './types'
+import type { Amount, FoldProgram, LineSpec, MoveSpec, PointSpec, ProgramStep, Round } from './types'
 
 /** Short words for authors of programs; each returns the plain data it names. */
 
@@ -16,19 +8,45 @@ export const plane = (x: Amount, y: Amount): PointSpec => ({ plane: [x, y] })
 /** So far to the right and up from a point, as the piece lies. */
 export const off = (from: PointSpec, right: Amount, up: Amount): PointSpec => ({ from, by: [right, up] })
 export const middleOf = (one: PointSpec, other: PointSpec): PointSpec => ({ between: [one, other] })
-export const partWay = (one: PointSpec, other: PointSpec, share: Amount): PointSpec => ({ between: [one, other], share })
+export const partWay = (one: PointSpec, other: PointSpec, share: Amount): PointSpec => ({
+  between: [one, other],
+  share,
+})
 
 export const through = (one: PointSpec, other: PointSpec): LineSpec => ({ through: [one, other] })
 export const onto = (moves: PointSpec, target: PointSpec): LineSpec => ({ onto: [moves, target] })
 /** Halves the angle, or the strip, between two lines. */
-export const lineOnto = (moves: LineSpec, target: LineSpec, near: PointSpec): LineSpec => ({ lineOnto: [moves, target], near })
+export const lineOnto = (moves: LineSpec, target: LineSpec, near: PointSpec): LineSpec => ({
+  lineOnto: [moves, target],
+  near,
+})
 
 type Options<Kind extends MoveSpec['kind']> = Omit<Extract<MoveSpec, { kind: Kind }>, 'kind' | 'way' | 'line'>
 
-export const valley = (line: LineSpec, options: Options<'fold'> = {}): MoveSpec => ({ kind: 'fold', way: 'valley', line, ...options })
-export const mountain = (line: LineSpec, options: Options<'fold'> = {}): MoveSpec => ({ kind: 'fold', way: 'mountain', line, ...options })
-export const foldAndUnfold = (line: LineSpec, options: Options<'crease'> = {}): MoveSpec => ({ kind: 'crease', way: 'valley', line, ...options })
-export const unfold = (line: LineSpec, options: Options<'unfold'>): MoveSpec => ({ kind: 'unfold', way: 'valley', line, ...options })
+export const valley = (line: LineSpec, options: Options<'fold'> = {}): MoveSpec => ({
+  kind: 'fold',
+  way: 'valley',
+  line,
+  ...options,
+})
+export const mountain = (line: LineSpec, options: Options<'fold'> = {}): MoveSpec => ({
+  kind: 'fold',
+  way: 'mountain',
+  line,
+  ...options,
+})
+export const foldAndUnfold = (line: LineSpec, options: Options<'crease'> = {}): MoveSpec => ({
+  kind: 'crease',
+  way: 'valley',
+  line,
+  ...options,
+})
+export const unfold = (line: LineSpec, options: Options<'unfold'>): MoveSpec => ({
+  kind: 'unfold',
+  way: 'valley',
+  line,
+  ...options,
+})
 export const turnOverUpright: MoveSpec = { kind: 'turn over', axis: 'upright' }
 export const turnOverLevel: MoveSpec = { kind: 'turn over', axis: 'level' }
 export const rotateBy = (degrees: number): MoveSpec => ({ kind: 'rotate', degrees })
@@ -47,7 +65,10 @@ export const step = (words: StepWords, ...moves: readonly MoveSpec[]): ProgramSt
   rounds: each(moves),
 })
 
-export const square = (steps: readonly ProgramStep[], measures: FoldProgram['measures'] = boxMeasures): FoldProgram => ({
+export const square = (
+  steps: readonly ProgramStep[],
+  measures: FoldProgram['measures'] = boxMeasures,
+): FoldProgram => ({
   sheet: { kind: 'square' },
   steps,
   measures,
@@ -66,7 +87,10 @@ export const boxMeasures: FoldProgram['measures'] = [
 ]
 
 /** A point of the unit square, so many quarter turns on. */
-export function quarterTurned([x, y]: readonly [number, number], quarters: number): readonly [number, number] {
+export function quarterTurned(
+  [x, y]: readonly [number, number],
+  quarters: number,
+): readonly [number, number] {
   const [cos, sin] = [
     [1, 0],
     [0, 1],

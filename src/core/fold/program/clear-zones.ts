@@ -19,6 +19,7 @@ export function checkZones(program: FoldProgram, { state, marks }: Piece): void 
   for (const { name, corners } of program.keepClear ?? []) {
     const zone = corners.map(([x, y]) => ({ x, y }))
     const crossed = [...state.hinges, ...marks].find(({ from, to }) => crosses(zone, from, to))
-    if (crossed) throw new CoreError('CREASE_IN_ZONE', { name, value: 'a crease runs through it', at: crossed.from })
+    if (crossed)
+      throw new CoreError('CREASE_IN_ZONE', { name, value: 'a crease runs through it', at: crossed.from })
   }
 }

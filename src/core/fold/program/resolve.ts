@@ -85,7 +85,11 @@ export function lineOf(table: Table, spec: LineSpec): Line {
   const line = (other: LineSpec) => lineOf(table, other)
   if ('onto' in spec) return bisectorOfPoints(at(spec.onto[1]), at(spec.onto[0]))
   if ('lineOnto' in spec)
-    return nearest(lineOntoLine(line(spec.lineOnto[0]), line(spec.lineOnto[1])), at(spec.near), 'line onto line')
+    return nearest(
+      lineOntoLine(line(spec.lineOnto[0]), line(spec.lineOnto[1])),
+      at(spec.near),
+      'line onto line',
+    )
   if ('points' in spec) {
     const [p1, p2] = spec.points
     const [l1, l2] = spec.ontoLines
@@ -95,8 +99,16 @@ export function lineOf(table: Table, spec: LineSpec): Line {
   if ('point' in spec) {
     const [point, target] = [at(spec.point), line(spec.ontoLine)]
     if ('square' in spec)
-      return nearest(pointOntoLinePerpendicular(point, target, line(spec.square)), point, 'point onto line, square to a line')
-    return nearest(pointOntoLineThrough(point, target, at(spec.via)), at(spec.near), 'point onto line through a point')
+      return nearest(
+        pointOntoLinePerpendicular(point, target, line(spec.square)),
+        point,
+        'point onto line, square to a line',
+      )
+    return nearest(
+      pointOntoLineThrough(point, target, at(spec.via)),
+      at(spec.near),
+      'point onto line through a point',
+    )
   }
   if ('square' in spec) return perpendicularThrough(line(spec.square), at(spec.via))
   if ('beside' in spec) {
@@ -109,7 +121,11 @@ export function lineOf(table: Table, spec: LineSpec): Line {
     const about = at(spec.about)
     const turn = rotation((spec.degrees * Math.PI) / 180)
     if (distance(footOf(old, about), about) > SAME_POINT)
-      throw new CoreError('NO_SUCH_LINE', { name: 'turned line', value: 'does not run through its point', at: about })
+      throw new CoreError('NO_SUCH_LINE', {
+        name: 'turned line',
+        value: 'does not run through its point',
+        at: about,
+      })
     return lineAlong(about, move(turn, old.direction))
   }
   return lineThrough(at(spec.through[0]), at(spec.through[1]))
@@ -118,8 +134,17 @@ export function lineOf(table: Table, spec: LineSpec): Line {
 /** The line with its moving side on the left. *Throws* `NO_SUCH_LINE` where the point lies on the line itself. */
 export function lineMoving(table: Table, spec: LineSpec, moves: PointSpec | undefined): Line {
   const found = lineOf(table, spec)
-  const mover = moves ?? ('onto' in spec ? spec.onto[0] : 'point' in spec ? spec.point : 'points' in spec ? spec.points[0] : undefined)
-  if (!mover) throw new CoreError('NO_SUCH_LINE', { name: 'fold line', value: 'it is not said which side moves' })
+  const mover =
+    moves ??
+    ('onto' in spec
+      ? spec.onto[0]
+      : 'point' in spec
+        ? spec.point
+        : 'points' in spec
+          ? spec.points[0]
+          : undefined)
+  if (!mover)
+    throw new CoreError('NO_SUCH_LINE', { name: 'fold line', value: 'it is not said which side moves' })
   const at = pointOf(table, mover)
   const side = signedDistance(found, at)
   if (Math.abs(side) < SAME_POINT)

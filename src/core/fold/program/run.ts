@@ -123,11 +123,18 @@ interface Done {
   readonly moving?: readonly number[]
 }
 
-function foldingOf(table: Table, spec: { readonly line: LineSpec; readonly moves?: Parameters<typeof lineMoving>[2] }): Line {
+function foldingOf(
+  table: Table,
+  spec: { readonly line: LineSpec; readonly moves?: Parameters<typeof lineMoving>[2] },
+): Line {
   return lineMoving(table, spec.line, spec.moves)
 }
 
-function simple(piece: Piece, table: Table, spec: Extract<MoveSpec, { kind: 'fold' | 'unfold' | 'crease' }>): Done {
+function simple(
+  piece: Piece,
+  table: Table,
+  spec: Extract<MoveSpec, { kind: 'fold' | 'unfold' | 'crease' }>,
+): Done {
   const { state } = piece
   const grip = gripOf(table, spec.take)
   let line = foldingOf(table, spec)

@@ -77,7 +77,8 @@ function edgeMarks({ before, done }: Frame): readonly EdgeMark[] {
     }),
   )
   return found.filter(
-    (mark, index) => found.findIndex((one) => one.edge === mark.edge && Math.abs(one.along - mark.along) < 1e-7) === index,
+    (mark, index) =>
+      found.findIndex((one) => one.edge === mark.edge && Math.abs(one.along - mark.along) < 1e-7) === index,
   )
 }
 

@@ -28,7 +28,12 @@ export type LineSpec =
   | { readonly lineOnto: readonly [LineSpec, LineSpec]; readonly near: PointSpec }
   | { readonly square: LineSpec; readonly via: PointSpec }
   /** A point onto a line, the fold running through another point. */
-  | { readonly point: PointSpec; readonly ontoLine: LineSpec; readonly via: PointSpec; readonly near: PointSpec }
+  | {
+      readonly point: PointSpec
+      readonly ontoLine: LineSpec
+      readonly via: PointSpec
+      readonly near: PointSpec
+    }
   /** A point onto a line, the fold square to another line. */
   | { readonly point: PointSpec; readonly ontoLine: LineSpec; readonly square: LineSpec }
   /** Two points onto two lines at once. */
@@ -92,7 +97,16 @@ export type MoveSpec =
     })
   | {
       readonly kind: 'refold'
-      readonly name: 'squash' | 'petal fold' | 'rabbit ear' | 'collapse' | 'twist' | 'swivel' | 'crimp' | 'sink' | 'open out'
+      readonly name:
+        | 'squash'
+        | 'petal fold'
+        | 'rabbit ear'
+        | 'collapse'
+        | 'twist'
+        | 'swivel'
+        | 'crimp'
+        | 'sink'
+        | 'open out'
       readonly open: readonly StretchSpec[]
       readonly add: readonly CreaseSpec[]
       readonly stays: SheetPoint
@@ -148,9 +162,7 @@ export type SheetSpec =
 export interface MeasureSpec {
   readonly axis: string
   readonly label: string
-  readonly measure:
-    | { readonly extentDegrees: number }
-    | { readonly between: readonly [PointSpec, PointSpec] }
+  readonly measure: { readonly extentDegrees: number } | { readonly between: readonly [PointSpec, PointSpec] }
 }
 
 /** A part of the sheet where no crease may run, pinches included. */

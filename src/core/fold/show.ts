@@ -1,0 +1,67 @@
+import { motionOf, pictureOf, pictureOfPiece, type FoldMotion, type FoldPicture } from './picture'
+import {
+  figuresOfTrace,
+  measureAlong,
+  runProgram,
+  type FoldProgram,
+  type GaugeShares,
+  type MoveFigures,
+  type MoveSpec,
+  type Piece,
+} from './program'
+import { turnOver } from './whole'
+
+/** One moment of a program, ready to be shown. */
+export interface ShownMove {
+  readonly step: number
+  readonly round: number
+  readonly kind: MoveSpec['kind']
+  readonly picture: FoldPicture
+  readonly motion: FoldMotion | null
+  readonly figures: MoveFigures
+}
+
+/** A whole program, ready to be shown: plain data to be kept under the program's hash. */
+export interface ShownProgram {
+  readonly moves: readonly ShownMove[]
+  readonly front: FoldPicture
+  readonly back: FoldPicture
+  /** Finished sizes as shares of the side, by axis. */
+  readonly sizes: readonly { readonly axis: string; readonly label: string; readonly share: number }[]
+}
+
+const turned = (piece: Piece): Piece => ({
+  ...piece,
+  state: turnOver(piece.state, { origin: { x: 0, y: 0 }, direction: { x: 0, y: 1 } }),
+})
+
+/** Folds a program and draws every move of it. *Throws* what the folding throws. */
+export function showProgram(program: FoldProgram, gauges: GaugeShares = {}): ShownProgram {
+  const trace = runProgram(program, gauges)
+  const figures = figuresOfTrace(trace)
+  return {
+    moves: trace.frames.flatMap((frame, index): ShownMove[] => {
+      const { step, round, done } = frame
+      const own = figures[index]
+      return own
+        ? [
+            {
+              step,
+              round,
+              kind: done.spec.kind,
+              picture: pictureOf(frame, gauges),
+              motion: motionOf(frame),
+              figures: own,
+            },
+          ]
+        : []
+    }),
+    front: pictureOfPiece(trace.end),
+    back: pictureOfPiece(turned(trace.end)),
+    sizes: program.measures.map(({ axis, label, measure }) => ({
+      axis,
+      label,
+      share: measureAlong(trace.end, measure, gauges),
+    })),
+  }
+}

@@ -1,0 +1,84 @@
+import {
+  gaugeShares,
+  mainPart,
+  measureDesign,
+  programOf,
+  variantOf,
+  type DesignDocument,
+  type DesignSource,
+  type GaugeSettings,
+} from '@/core/design'
+import { FOLD_ENGINE_VERSION, showProgram, type ShownProgram } from '@/core/fold'
+import { figuresByHash, keepFigures } from '@/data/repositories/figures'
+import type { FlowContext } from './flow-context'
+
+/** Settings of one program whose pictures are kept at most. */
+const MOST_KEPT = 40
+const MEASURED = 'measured'
+
+/** The sheet a design is shown at until one is chosen, in mm. */
+export const SHOWN_SHEET_MM = 150
+
+// What was read or made last, by hash and key: pages ask for the same pictures again and again.
+const recent = new Map<string, unknown>()
+const MOST_RECENT = 60
+
+function remember<T>(name: string, value: T): T {
+  recent.delete(name)
+  recent.set(name, value)
+  const [oldest] = recent.keys()
+  if (recent.size > MOST_RECENT && oldest !== undefined) recent.delete(oldest)
+  return value
+}
+
+async function kept<T>(context: FlowContext, programHash: string, key: string, work: () => T): Promise<T> {
+  const { db, nowMs } = context
+  const name = `${programHash} ${key}`
+  const near = recent.get(name)
+  if (near !== undefined) return remember(name, near as T)
+  const [known] = await figuresByHash(db, [programHash], FOLD_ENGINE_VERSION, key)
+  if (known) return remember(name, JSON.parse(known.body) as T)
+  const made = remember(name, work())
+  await keepFigures(
+    db,
+    { programHash, engine: FOLD_ENGINE_VERSION, key },
+    JSON.stringify(made),
+    nowMs,
+    MOST_KEPT,
+  )
+  return made
+}
+
+/** Sizes and outlines of a design, measured on its folds once and kept under its hash and the engine's version. */
+export const measuredDesign = (
+  context: FlowContext,
+  hash: string,
+  source: DesignSource,
+): Promise<DesignDocument> => kept(context, hash, MEASURED, () => measureDesign(source))
+
+/** Which variant is folded, from what sheet, with which gauges. */
+export interface Shown {
+  readonly variantKey: string
+  readonly sheetMm: number
+  readonly gauges: GaugeSettings
+}
+
+/** Every picture and figure of a design, from the kept ones where they are known; `null` where it has no moves. */
+export async function shownDesign(
+  context: FlowContext,
+  hash: string,
+  source: DesignSource,
+  { variantKey, sheetMm, gauges }: Shown,
+): Promise<ShownProgram | null> {
+  const program = programOf(mainPart(source), variantOf(source, variantKey))
+  if (!program) return null
+  const shares = Object.fromEntries(
+    // To a ten-thousandth of the side: closer no eye and no hand can tell, and settings that near share one picture.
+    Object.entries(gaugeShares(source, gauges, sheetMm)).map(([key, share]) => [
+      key,
+      Math.round(share * 1e4) / 1e4,
+    ]),
+  )
+  const key = `folds ${variantKey} ${JSON.stringify(shares)}`
+  return kept(context, hash, key, () => showProgram(program, shares))
+}

@@ -1,0 +1,155 @@
+import { z } from 'zod'
+import type { Amount, LineSpec, MoveSpec, PointSpec, Round, SheetSpec } from '@/core/fold'
+
+/** Specifications may stand in one another so deep; no fold needs half of it. */
+const DEEPEST = 24
+
+const key = z.string().min(1).max(64)
+const number = z.number().min(-1000).max(1000)
+const amount: z.ZodType<Amount> = z.union([
+  number,
+  z
+    .strictObject({ share: number.optional(), gauges: z.record(key, number) })
+    .transform(({ share, gauges }) => (share === undefined ? { gauges } : { share, gauges })),
+])
+const spot = z.tuple([amount, amount]).readonly()
+const layers = z.int().min(1).max(500)
+
+const point: z.ZodType<PointSpec> = z.lazy(() =>
+  z.union([
+    z.strictObject({ sheet: spot }),
+    z.strictObject({ plane: spot }),
+    z.strictObject({ from: point, by: spot }),
+    z.strictObject({ meet: z.tuple([line, line]).readonly() }),
+    z
+      .strictObject({ between: z.tuple([point, point]).readonly(), share: amount.optional() })
+      .transform(({ between, share }) => (share === undefined ? { between } : { between, share })),
+  ]),
+)
+
+const line: z.ZodType<LineSpec> = z.lazy(() =>
+  z.union([
+    z.strictObject({ through: z.tuple([point, point]).readonly() }),
+    z.strictObject({ onto: z.tuple([point, point]).readonly() }),
+    z.strictObject({ lineOnto: z.tuple([line, line]).readonly(), near: point }),
+    z.strictObject({ square: line, via: point }),
+    z.strictObject({ point, ontoLine: line, via: point, near: point }),
+    z.strictObject({ point, ontoLine: line, square: line }),
+    z.strictObject({
+      points: z.tuple([point, point]).readonly(),
+      ontoLines: z.tuple([line, line]).readonly(),
+      near: point,
+    }),
+    z.strictObject({ beside: line, by: amount, towards: point }),
+    z.strictObject({ turned: line, about: point, degrees: z.number().min(-360).max(360) }),
+  ]),
+)
+
+const take = z.strictObject({ at: point, layers })
+const hints = z
+  .array(z.tuple([spot, spot]).readonly())
+  .max(200)
+  .readonly()
+const stretch = z.tuple([spot, spot]).readonly()
+const crease = z.tuple([spot, spot, z.enum(['M', 'V', 'U'])]).readonly()
+const way = z.enum(['valley', 'mountain'])
+
+const move = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('fold'),
+    way,
+    line,
+    moves: point.optional(),
+    take: take.optional(),
+    stopFrom: line.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('crease'),
+    way,
+    line,
+    moves: point.optional(),
+    take: take.optional(),
+    between: z.tuple([point, point]).readonly().optional(),
+  }),
+  z.strictObject({ kind: z.literal('unfold'), way, line, moves: point.optional(), take }),
+  z.strictObject({ kind: z.literal('turn over'), axis: z.enum(['upright', 'level']) }),
+  z.strictObject({ kind: z.literal('rotate'), degrees: z.number().min(-360).max(360) }),
+  z.strictObject({
+    kind: z.literal('reverse'),
+    way: z.enum(['inside', 'outside']),
+    line,
+    moves: point.optional(),
+    at: point,
+    from: z.int().min(0).max(500).optional(),
+    upper: layers,
+    layers,
+    hints: hints.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('refold'),
+    name: z.enum([
+      'squash',
+      'petal fold',
+      'rabbit ear',
+      'collapse',
+      'twist',
+      'swivel',
+      'crimp',
+      'sink',
+      'open out',
+    ]),
+    open: z.array(stretch).max(2000).readonly(),
+    add: z.array(crease).max(2000).readonly(),
+    stays: spot,
+    hints: hints.optional(),
+    shows: spot,
+  }),
+  z.strictObject({
+    kind: z.literal('tuck'),
+    name: z.enum(['tuck', 'pull out']),
+    line,
+    moves: point.optional(),
+    take: z.array(spot).min(1).max(200).readonly(),
+    hints,
+  }),
+  z.strictObject({ kind: z.literal('cut'), line, moves: point.optional(), take: take.optional() }),
+  z.strictObject({
+    kind: z.literal('shape'),
+    name: z.enum(['curl', 'round', 'open', 'inflate', 'bend']),
+    model: z.string().min(1).max(500),
+    factor: z.tuple([z.number().positive().max(10), z.number().positive().max(10)]).readonly(),
+  }),
+])
+
+/** Fields left out and fields set to `undefined` are one in JSON; the types of the core tell them apart. */
+const asMove = (read: z.output<typeof move>): MoveSpec => read as MoveSpec
+
+export const roundSchema: z.ZodType<Round> = z
+  .strictObject({
+    moves: z.array(move.transform(asMove)).max(20).readonly(),
+    say: z.string().min(1).max(120).optional(),
+  })
+  .transform(({ moves, say }) => (say === undefined ? { moves } : { moves, say }))
+
+const corner = z.tuple([number, number]).readonly()
+export const sheetSchema: z.ZodType<SheetSpec> = z.union([
+  z
+    .strictObject({ kind: z.literal('square'), turnedDegrees: z.number().min(-360).max(360).optional() })
+    .transform(({ kind, turnedDegrees }) =>
+      turnedDegrees === undefined ? { kind } : { kind, turnedDegrees },
+    ),
+  z.strictObject({ kind: z.literal('rectangle'), height: z.number().min(0.01).max(100) }),
+  z.strictObject({ kind: z.literal('hexagon') }),
+  z.strictObject({ kind: z.literal('polygon'), corners: z.array(corner).min(3).max(60).readonly() }),
+])
+
+export const measureSchema = z.union([
+  z.strictObject({ extentDegrees: z.number().min(-360).max(360) }),
+  z.strictObject({ between: z.tuple([point, point]).readonly() }),
+])
+
+/** Whether a parsed text nests no deeper than a program may: asked before the schema walks it. */
+export function nestsTooDeep(value: unknown, left: number = 4 * DEEPEST): boolean {
+  if (typeof value !== 'object' || value === null) return false
+  return left === 0 || Object.values(value).some((inner) => nestsTooDeep(inner, left - 1))
+}
