@@ -3,13 +3,23 @@ import {
   mainPart,
   measureDesign,
   programOf,
+  shareable,
   variantOf,
   type DesignDocument,
   type DesignSource,
   type GaugeSettings,
 } from '@/core/design'
-import { FOLD_ENGINE_VERSION, showProgram, type ShownProgram } from '@/core/fold'
+import {
+  BASES,
+  FOLD_ENGINE_VERSION,
+  showProgram,
+  type Base,
+  type FoldProgram,
+  type GaugeShares,
+  type ShownProgram,
+} from '@/core/fold'
 import { figuresByHash, keepFigures } from '@/data/repositories/figures'
+import { contentHash } from './content-hash'
 import type { FlowContext } from './flow-context'
 
 /** Settings of one program whose pictures are kept at most. */
@@ -63,22 +73,32 @@ export interface Shown {
   readonly gauges: GaugeSettings
 }
 
+/** A program with its pictures and figures. */
+export interface ShownFolds {
+  readonly program: FoldProgram
+  readonly shares: GaugeShares
+  readonly shown: ShownProgram
+}
+
 /** Every picture and figure of a design, from the kept ones where they are known; `null` where it has no moves. */
 export async function shownDesign(
   context: FlowContext,
   hash: string,
   source: DesignSource,
   { variantKey, sheetMm, gauges }: Shown,
-): Promise<ShownProgram | null> {
+): Promise<ShownFolds | null> {
   const program = programOf(mainPart(source), variantOf(source, variantKey))
   if (!program) return null
-  const shares = Object.fromEntries(
-    // To a ten-thousandth of the side: closer no eye and no hand can tell, and settings that near share one picture.
-    Object.entries(gaugeShares(source, gauges, sheetMm)).map(([key, share]) => [
-      key,
-      Math.round(share * 1e4) / 1e4,
-    ]),
-  )
+  const shares = shareable(gaugeShares(source, gauges, sheetMm))
   const key = `folds ${variantKey} ${JSON.stringify(shares)}`
-  return kept(context, hash, key, () => showProgram(program, shares))
+  return { program, shares, shown: await kept(context, hash, key, () => showProgram(program, shares)) }
 }
+
+const hashOfBase = new Map(BASES.map((base) => [base.id, contentHash(base.program).hash]))
+
+/** Every picture and figure of a base, likewise. */
+export const shownBase = async (context: FlowContext, { id, program }: Base): Promise<ShownFolds> => ({
+  program,
+  shares: {},
+  shown: await kept(context, hashOfBase.get(id) ?? id, 'folds', () => showProgram(program)),
+})

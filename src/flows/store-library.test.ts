@@ -2,7 +2,8 @@ import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-
 import { LIBRARY, type DesignSource } from '@/core/design'
 import { saveDesignVersion } from '@/data/repositories/designs'
 import { readDesigns, readLibrary } from './read/designs'
-import { designHash, storeLibrary } from './store-library'
+import { contentHash } from './content-hash'
+import { storeLibrary } from './store-library'
 
 let database: TemporaryDatabase
 beforeEach(async () => {
@@ -17,9 +18,9 @@ test('the hash is of the content: field order is nothing, a changed word is ever
   const [design] = LIBRARY
   if (!design) throw new Error('an empty library')
   const reordered = Object.fromEntries(Object.entries(design).reverse()) as unknown as DesignSource
-  expect(designHash(reordered).hash).toBe(designHash(design).hash)
-  expect(designHash({ ...design, summary: `${design.summary}!` }).hash).not.toBe(designHash(design).hash)
-  expect(designHash(design).hash).toMatch(/^[0-9a-f]{64}$/)
+  expect(contentHash(reordered).hash).toBe(contentHash(design).hash)
+  expect(contentHash({ ...design, summary: `${design.summary}!` }).hash).not.toBe(contentHash(design).hash)
+  expect(contentHash(design).hash).toMatch(/^[0-9a-f]{64}$/)
 })
 
 test('storing what ships again adds nothing', async () => {
@@ -35,7 +36,7 @@ test('a changed design becomes the next version; what pinned the old one still r
   const old = (await readLibrary(database.context)).find((one) => one.document.id === source.id)
   if (!old) throw new Error('nothing stored')
   const changed = { ...source, summary: 'Another way of saying it.' }
-  const { hash, text } = designHash(changed)
+  const { hash, text } = contentHash(changed)
   const { id, name, family } = changed
   await saveDesignVersion(database.db, { id, name, family, hash, document: text }, 1)
   const newest = (await readLibrary(database.context)).find((one) => one.document.id === id)

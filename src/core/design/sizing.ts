@@ -57,6 +57,10 @@ export const gaugeShares = (
 ): Readonly<Record<string, number>> =>
   Object.fromEntries(design.gauges.map(({ key }) => [key, gaugeMm(design, settings, key, sheetMm) / sheetMm]))
 
+/** Shares to a ten-thousandth of the side: closer no eye and no hand can tell, and settings that near share one picture. */
+export const shareable = (shares: Readonly<Record<string, number>>): Readonly<Record<string, number>> =>
+  Object.fromEntries(Object.entries(shares).map(([key, share]) => [key, Math.round(share * 1e4) / 1e4]))
+
 const gaugeTerms = (form: Linear, valueOf: (gaugeKey: string, factor: number) => number): number =>
   Object.entries(form.gauges ?? {}).reduce((sum, [key, factor]) => sum + factor * valueOf(key, factor), 0)
 

@@ -16,6 +16,9 @@ export interface Figures {
   /** Area seen from above with the sheet's front, and with its back, showing. */
   readonly frontSeen: number
   readonly backSeen: number
+  /** The same from below. */
+  readonly frontSeenBelow: number
+  readonly backSeenBelow: number
 }
 
 const span = (values: readonly number[]): number => Math.max(...values) - Math.min(...values)
@@ -24,10 +27,11 @@ const span = (values: readonly number[]): number => Math.max(...values) - Math.m
 export function figuresOf(state: FoldedState, cells: readonly Cell[] = cellsOf(state)): Figures {
   const corners = state.faces.flatMap((face): Polygon => lying(face))
   const layers = cells.map((cell) => cell.stack.length)
-  const seen = (back: boolean) =>
+  const seen = (back: boolean, from: 0 | -1) =>
     cells.reduce((sum, cell) => {
-      const top = state.faces[cell.stack[0] ?? -1]
-      return top && flips(top.pose) === back ? sum + area(cell.shape) : sum
+      const outer = state.faces[cell.stack.at(from) ?? -1]
+      const turned = outer && (from === 0) !== flips(outer.pose)
+      return turned === !back ? sum + area(cell.shape) : sum
     }, 0)
   return {
     width: span(corners.map((p) => p.x)),
@@ -36,7 +40,9 @@ export function figuresOf(state: FoldedState, cells: readonly Cell[] = cellsOf(s
     mostLayers: Math.max(...layers),
     fewestLayers: Math.min(...layers),
     paper: cells.reduce((sum, cell) => sum + area(cell.shape) * cell.stack.length, 0),
-    frontSeen: seen(false),
-    backSeen: seen(true),
+    frontSeen: seen(false, 0),
+    backSeen: seen(true, 0),
+    frontSeenBelow: seen(false, -1),
+    backSeenBelow: seen(true, -1),
   }
 }

@@ -2,7 +2,6 @@ import {
   centre,
   flips,
   IDENTITY,
-  move,
   subdivide,
   type Isometry,
   type Point,

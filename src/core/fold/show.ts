@@ -30,7 +30,8 @@ export interface ShownProgram {
   readonly sizes: readonly { readonly axis: string; readonly label: string; readonly share: number }[]
 }
 
-const turned = (piece: Piece): Piece => ({
+/** A piece turned over, left to right. */
+export const turnedPiece = (piece: Piece): Piece => ({
   ...piece,
   state: turnOver(piece.state, { origin: { x: 0, y: 0 }, direction: { x: 0, y: 1 } }),
 })
@@ -57,7 +58,7 @@ export function showProgram(program: FoldProgram, gauges: GaugeShares = {}): Sho
         : []
     }),
     front: pictureOfPiece(trace.end),
-    back: pictureOfPiece(turned(trace.end)),
+    back: pictureOfPiece(turnedPiece(trace.end)),
     sizes: program.measures.map(({ axis, label, measure }) => ({
       axis,
       label,

@@ -1,2 +1,3 @@
 export * from './feel'
+export * from './handling'
 export * from './weigh'

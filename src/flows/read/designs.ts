@@ -1,8 +1,7 @@
 import type { DesignDocument, DesignSource } from '@/core/design'
 import { designsByHash, newestDesigns, type StoredDesign } from '@/data/repositories/designs'
 import { readDesignSource } from '@/schema/design-document'
-import type { ShownProgram } from '@/core/fold'
-import { measuredDesign, shownDesign, type Shown } from '../figures'
+import { measuredDesign } from '../figures'
 import type { FlowContext } from '../flow-context'
 
 export interface PinnedDesign {
@@ -10,6 +9,7 @@ export interface PinnedDesign {
   readonly document: DesignDocument
 }
 
+/** A version with its moves. */
 interface KnownDesign extends PinnedDesign {
   readonly source: DesignSource
 }
@@ -45,12 +45,8 @@ export async function readDesigns(
   return found
 }
 
-/** Pictures and figures of every move of a version; `null` where there is no such version, or it is told in words only. */
-export async function readFolds(
-  context: FlowContext,
-  hash: string,
-  shown: Shown,
-): Promise<ShownProgram | null> {
+/** A version as authored, with its moves; `null` where there is none of that hash. */
+export async function readSource(context: FlowContext, hash: string): Promise<DesignSource | null> {
   const [stored] = await designsByHash(context.db, [hash])
-  return stored ? shownDesign(context, hash, (await pinned(context, stored)).source, shown) : null
+  return stored ? (await pinned(context, stored)).source : null
 }

@@ -16,6 +16,7 @@ import { readEpoch } from '@/data/repositories/settings'
 import type { RunEventRow, RunRow } from '@/data/tables'
 import type { FlowContext } from '../flow-context'
 import { readDesigns } from './designs'
+import { readRunPictures, type RunPictures } from './folds'
 import { paperView, type PaperView } from './papers'
 import { gaugesFromText } from './project-lines'
 
@@ -129,7 +130,7 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
   }
 }
 
-/** A run with the design and gauges it pins, for the fold screen. */
+/** A run with the design and gauges it pins and its pictures, for the fold screen. */
 export async function readRunDesign(
   context: FlowContext,
   id: string,
@@ -137,9 +138,14 @@ export async function readRunDesign(
   readonly run: RunView
   readonly design: DesignDocument
   readonly gauges: GaugeSettings
+  readonly pictures: RunPictures | null
 } | null> {
   const run = await readRun(context, id)
   const row = await findRun(context.db, id)
   const design = row && (await readDesigns(context, [row.design_hash])).get(row.design_hash)
-  return run && row && design ? { run, design, gauges: gaugesFromText(row.gauges) } : null
+  if (!run || !row || !design) return null
+  const gauges = gaugesFromText(row.gauges)
+  const { variantKey, sheetMm } = run
+  const pictures = await readRunPictures(context, row.design_hash, { variantKey, sheetMm, gauges })
+  return { run, design, gauges, pictures }
 }

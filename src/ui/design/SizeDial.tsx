@@ -4,31 +4,44 @@ import { useState } from 'react'
 import {
   defaultGauges,
   finishedSizes,
+  gaugeShares,
+  shareable,
   sheetForFinished,
   variantOf,
   type DesignDocument,
   type FinishedSize,
+  type GaugeSettings,
 } from '@/core/design'
 import { CoreError } from '@/core/errors'
 import { parseLength } from '@/core/units'
+import type { FoldedEndView } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { Field } from '../forms/Field'
 import { formatExact, formatLength, lengthInput, type Preferences } from '../format'
+import { ANY_PAPER, facesOf } from '../diagram/faces'
+import { FoldedEnd } from './FoldedEnd'
 import { gaugeHint } from './gauge-hint'
 import { Silhouette } from './Silhouette'
 
 interface SizeDialProps {
   readonly design: DesignDocument
   readonly papers: readonly DrawerPaper[]
+  /** How each variant ends, by its key; none where a design is told in words. */
+  readonly ends: Readonly<Record<string, FoldedEndView>>
   readonly preferences: Preferences
 }
 
 type Dial =
-  { readonly sheetMm: number; readonly sizes: readonly FinishedSize[] } | { readonly problem: string }
+  | {
+      readonly sheetMm: number
+      readonly gauges: GaugeSettings
+      readonly sizes: readonly FinishedSize[]
+    }
+  | { readonly problem: string }
 
 /** Reads what is typed as the sheet, or as the finished size along an axis, and works out the other. */
 function turnDial(
-  { design, preferences }: Omit<SizeDialProps, 'papers'>,
+  { design, preferences }: Pick<SizeDialProps, 'design' | 'preferences'>,
   typed: {
     readonly variantKey: string
     readonly given: string
@@ -49,7 +62,7 @@ function turnDial(
     const variant = variantOf(design, typed.variantKey)
     const sheetMm =
       typed.given === 'sheet' ? size.mm : sheetForFinished(design, variant, typed.given, size.mm, gauges)
-    return { sheetMm, sizes: finishedSizes(design, variant, sheetMm, gauges) }
+    return { sheetMm, gauges, sizes: finishedSizes(design, variant, sheetMm, gauges) }
   } catch (error) {
     if (!(error instanceof CoreError)) throw error
     const { name, min, max } = error.detail
@@ -63,7 +76,7 @@ function turnDial(
 }
 
 /** Finished size to sheet and back, along any axis, with the gauges. */
-export function SizeDial({ design, papers, preferences }: SizeDialProps) {
+export function SizeDial({ design, papers, ends, preferences }: SizeDialProps) {
   const [first] = design.variants
   const [variantKey, setVariantKey] = useState(first?.key ?? '')
   const [given, setGiven] = useState('sheet')
@@ -77,22 +90,28 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
   const variant = design.variants.find((one) => one.key === variantKey) ?? first
   const dial = turnDial({ design, preferences }, { variantKey, given, text, gauges })
   const paper = papers.find((one) => one.id === paperId)
+  const end = variant && ends[variant.key]
   const problem = 'problem' in dial ? dial.problem : undefined
   return (
     <div className="flex flex-col gap-5">
       {variant && !('problem' in dial) ? (
-        <Silhouette
-          design={design}
-          variantKey={variant.key}
-          sheetMm={dial.sheetMm}
-          gauges={Object.fromEntries(
-            Object.entries(gauges).flatMap(([key, value]) =>
-              value.trim() === '' ? [] : [[key, lengthOf(value, preferences)] as const],
-            ),
-          )}
-          colour={paper?.frontColour ?? '#7f9563'}
-          className="h-56 w-full"
-        />
+        end ? (
+          <FoldedEnd
+            name={design.name}
+            end={end}
+            shares={shareable(gaugeShares(design, dial.gauges, dial.sheetMm))}
+            faces={facesOf(paper ?? ANY_PAPER, end.sideUp)}
+          />
+        ) : (
+          <Silhouette
+            design={design}
+            variantKey={variant.key}
+            sheetMm={dial.sheetMm}
+            gauges={dial.gauges}
+            colour={paper?.frontColour ?? ANY_PAPER.frontColour}
+            className="h-56 w-full"
+          />
+        )
       ) : (
         <div className="h-56" />
       )}
@@ -199,11 +218,6 @@ export function SizeDial({ design, papers, preferences }: SizeDialProps) {
       )}
     </div>
   )
-}
-
-const lengthOf = (text: string, { unit }: Preferences): number => {
-  const parsed = parseLength(text, unit)
-  return parsed.ok ? parsed.mm : 0
 }
 
 function SizeRow({

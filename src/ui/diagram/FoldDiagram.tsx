@@ -12,6 +12,7 @@ interface FoldDiagramProps {
   readonly picture: FoldPicture
   /** Colours of the side that was up at the start, and of the other. */
   readonly faces: PaperFaces
+  /** Empty where words beside it say what it is. */
   readonly title: string
   /** Shows edges and creases under other layers, dotted. */
   readonly hidden?: boolean
@@ -35,7 +36,11 @@ export function FoldDiagram({
   const symbols = small ? [] : picture.symbols
   const view = viewOf(boxWith(picture.box, symbols), small ? 24 : 120, leftHanded)
   return (
-    <svg viewBox={`0 0 ${view.width} ${view.height}`} role="img" aria-label={title} className={className}>
+    <svg
+      viewBox={`0 0 ${view.width} ${view.height}`}
+      {...(title === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': title })}
+      className={className}
+    >
       <Paper picture={picture} view={view} faces={faces} weight={small ? 9 : 4.5} />
       {hidden ? <Hidden picture={picture} view={view} /> : null}
       {small ? null : <FoldSymbols symbols={symbols} view={view} />}

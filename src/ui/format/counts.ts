@@ -4,11 +4,13 @@ import type { Preferences } from './preferences'
 export const plural = (count: number, one: string, many = `${one}s`): string =>
   `${count.toLocaleString('en')} ${count === 1 ? one : many}`
 
-const IRREGULAR: Readonly<Record<string, string>> = { leaf: 'leaves' }
+const IRREGULAR: Readonly<Record<string, string>> = { leaf: 'leaves', half: 'halves' }
+
+/** `corners`, `halves`. */
+export const nounMany = (noun: string): string => IRREGULAR[noun] ?? `${noun}s`
 
 /** A part's or design's noun in the number of `count`. */
-export const countOf = (count: number, noun: string): string =>
-  plural(count, noun, IRREGULAR[noun] ?? `${noun}s`)
+export const countOf = (count: number, noun: string): string => plural(count, noun, nounMany(noun))
 
 /** A probability as people say it: `19 in 20`. */
 export function formatCertainty(certainty: number): string {

@@ -2,7 +2,9 @@
 
 import { useEffect, useRef, useState } from 'react'
 import { nextSmallerSaving, type SweepPaper, type SweepPoint, type SweepProgress } from '@/core/cut'
-import { startSizeSweep, type RunningSweep } from '@/workers/size-sweep-client'
+import type { Running } from '@/workers/running'
+import { startSizeSweep } from '@/workers/size-sweep-client'
+import type { SweepAnswer } from '@/workers/size-sweep.worker'
 import { formatExact, plural, type Preferences } from '../format'
 
 interface SizeSweepProps {
@@ -23,7 +25,7 @@ const SPAN = 0.2
 /** Other sizes of sheet and what they would take, worked out in a worker. */
 export function SizeSweep({ papers, sideMm, preferences, part }: SizeSweepProps) {
   const [state, setState] = useState<State>({ kind: 'idle' })
-  const running = useRef<RunningSweep | null>(null)
+  const running = useRef<Running<SweepAnswer> | null>(null)
   useEffect(() => () => running.current?.cancel(), [])
   const start = () => {
     setState({ kind: 'running', progress: null })

@@ -3,25 +3,26 @@
 import Link from 'next/link'
 import type { ReactNode } from 'react'
 import type { DesignDocument, GaugeSettings } from '@/core/design'
+import type { RunPictures } from '@/flows/read/folds'
 import type { RunView } from '@/flows/read/run'
-import { Silhouette } from '../design/Silhouette'
+import { Folding } from './Folding'
 import { InspectTray } from './InspectTray'
 import { RunFinished } from './RunFinished'
 import { TrayStrip } from './TrayStrip'
 import { useAwake } from './useAwake'
 import { useListening } from './useListening'
 import { useRun, type RunAtTable } from './useRun'
-import { nextLine, nowWords } from './words'
 
 interface FoldScreenProps {
   readonly run: RunView
   readonly design: DesignDocument
   readonly gauges: GaugeSettings
+  readonly pictures: RunPictures | null
   readonly tones: boolean
 }
 
 /** The screen at the table: what the hands do now, k of n, the tray, and nothing else large. */
-export function FoldScreen({ run, design, gauges, tones }: FoldScreenProps) {
+export function FoldScreen({ run, design, gauges, pictures, tones }: FoldScreenProps) {
   const table = useRun(run, tones)
   const { phase } = table.state
   const listening = useListening(table)
@@ -35,7 +36,7 @@ export function FoldScreen({ run, design, gauges, tones }: FoldScreenProps) {
       <TopLine run={run} table={table} awake={awake} />
       <div className="flex grow flex-col">
         {phase.kind === 'fold' ? (
-          <Folding run={run} design={design} gauges={gauges} table={table} />
+          <Folding run={run} design={design} gauges={gauges} pictures={pictures} cell={phase.cell} />
         ) : phase.kind === 'inspect' ? (
           <InspectTray run={run} table={table} tray={phase.tray} pieces={phase.pieces} />
         ) : (
@@ -90,48 +91,6 @@ function TopLine({
         {kept}
         {table.refused > 0 ? ` ${table.refused} taps did not fit this run and were not counted.` : ''}
       </p>
-    </div>
-  )
-}
-
-function Folding({
-  run,
-  design,
-  gauges,
-  table,
-}: Omit<FoldScreenProps, 'tones'> & { readonly table: RunAtTable }) {
-  const { phase } = table.state
-  if (phase.kind !== 'fold') return null
-  const now = nowWords(run, phase.cell)
-  return (
-    <div className="grid grow tablet:grid-cols-[1fr_19rem]">
-      <div
-        className="flex flex-col justify-center gap-4 px-8 py-6 tablet:px-14"
-        aria-live="polite"
-        aria-atomic
-      >
-        <p className="figure leading-none">
-          <span className="text-[9rem]">{now.count}</span>{' '}
-          <span className="second text-[4.5rem]">{now.of}</span>
-        </p>
-        <p className="figure text-[4.5rem] leading-[1.06]">{now.say}</p>
-        {now.note === null ? null : <p className="second text-3xl">{now.note}</p>}
-      </div>
-      <div className="flex flex-col justify-center border-l hairline bg-base-200 p-6 max-tablet:hidden">
-        <Silhouette
-          design={design}
-          variantKey={run.variantKey}
-          sheetMm={run.sheetMm}
-          gauges={gauges}
-          colour={run.paper?.frontColour ?? '#7f9563'}
-          className="h-52 w-full"
-        />
-        <p className="second mt-2 text-center text-lg">so it ends</p>
-        <p className="mt-8 text-2xl">
-          <span className="second block text-lg">then</span>
-          {nextLine(run, phase.cell)}
-        </p>
-      </div>
     </div>
   )
 }

@@ -1,5 +1,6 @@
 import { tapsOf, type Cell } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
+import { nounMany } from '../format'
 
 interface NowWords {
   readonly count: string
@@ -7,9 +8,6 @@ interface NowWords {
   readonly say: string
   readonly note: string | null
 }
-
-const plurals: Readonly<Record<string, string>> = { leaf: 'leaves', half: 'halves' }
-const many = (noun: string): string => plurals[noun] ?? `${noun}s`
 
 /** What one tap asks for: the fold with its count, the stage by name, or the whole piece. */
 export function nowWords(run: RunView, cell: Cell): NowWords {
@@ -22,7 +20,7 @@ export function nowWords(run: RunView, cell: Cell): NowWords {
   const judged = step.rigour === 'free' ? 'By eye, to the gauge.' : null
   return {
     count: String(cell.repeat),
-    of: step.repeats === 1 ? step.each : `of ${step.repeats} ${many(step.each)}`,
+    of: step.repeats === 1 ? step.each : `of ${step.repeats} ${nounMany(step.each)}`,
     say: step.say,
     note: step.note ?? judged,
   }

@@ -2,22 +2,32 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { openPage } from '@/app/_server/guard'
 import { defaultGauges, finishedSizes, mainPart, stagesOf, variantOf } from '@/core/design'
+import { SHOWN_SHEET_MM } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
+import { readBases, readEnd, type FoldedEndView } from '@/flows/read/folds'
 import { readHistory } from '@/flows/read/history'
 import { readDrawer } from '@/flows/read/papers'
+import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
+import { FoldDiagram } from '@/ui/diagram/FoldDiagram'
 import { Silhouette } from '@/ui/design/Silhouette'
 import { countOf, formatExact, formatLength, formatPace } from '@/ui/format'
 
 export const metadata: Metadata = { title: 'Designs' }
 
-/** The sheet a design is shown at until one is chosen. */
-const SHOWN_SHEET_MM = 150
-
 export default async function DesignsPage() {
   const { context, preferences } = await openPage()
   const designs = await readLibrary(context)
   const history = await readHistory(context)
-  const colours = (await readDrawer(context)).map((paper) => paper.frontColour)
+  const papers = await readDrawer(context)
+  const bases = await readBases(context)
+  const ends = new Map<string, FoldedEndView | null>()
+  for (const { document: design, hash } of designs) {
+    const [first] = design.variants
+    if (!first) continue
+    const sheetMm = SHOWN_SHEET_MM / Math.sqrt(mainPart(design).perSquare)
+    const shown = { variantKey: first.key, sheetMm, gauges: defaultGauges(design) }
+    ends.set(design.id, await readEnd(context, hash, shown))
+  }
   return (
     <>
       <h1 className="text-4xl">Designs</h1>
@@ -32,16 +42,28 @@ export default async function DesignsPage() {
           const [size] = finishedSizes(design, first, sheetMm, gauges)
           const folds = stagesOf(part, variantOf(design, first.key)).flatMap((stage) => stage.steps)
           const pace = history.pace(design)
+          const end = ends.get(design.id)
+          const paper = papers[index % Math.max(1, papers.length)] ?? ANY_PAPER
           return (
             <li key={design.id} className="sheet-panel flex flex-col p-5">
               <span className="strip-of-tape mx-auto mb-3" aria-hidden />
-              <Silhouette
-                design={design}
-                variantKey={first.key}
-                sheetMm={sheetMm}
-                gauges={gauges}
-                colour={colours[index % Math.max(1, colours.length)] ?? '#7f9563'}
-              />
+              {end ? (
+                <FoldDiagram
+                  picture={end.front}
+                  faces={facesOf(paper, end.sideUp)}
+                  title={`${design.name}, finished`}
+                  small
+                  className="h-40 w-full"
+                />
+              ) : (
+                <Silhouette
+                  design={design}
+                  variantKey={first.key}
+                  sheetMm={sheetMm}
+                  gauges={gauges}
+                  colour={paper.frontColour}
+                />
+              )}
               <h2 className="mt-4 text-2xl italic">
                 <Link href={`/designs/${design.id}`} className="hover:underline">
                   {design.name}
@@ -75,6 +97,31 @@ export default async function DesignsPage() {
           )
         })}
       </ul>
+      <section id="bases" aria-labelledby="bases-title" className="mt-12">
+        <h2 id="bases-title" className="text-2xl">
+          Bases
+        </h2>
+        <p className="second">What many designs begin with, fold by fold.</p>
+        <ul className="mt-4 grid grid-cols-2 gap-4 sm:grid-cols-3 tablet:grid-cols-6">
+          {bases.map(({ base, end }, index) => (
+            <li key={base.id}>
+              <Link
+                href={`/bases/${base.id}`}
+                className="sheet-panel block h-full p-3 text-center hover:underline"
+              >
+                <FoldDiagram
+                  picture={end.front}
+                  faces={facesOf(papers[index % Math.max(1, papers.length)] ?? ANY_PAPER, end.sideUp)}
+                  title=""
+                  small
+                  className="h-24 w-full"
+                />
+                <span className="mt-2 block leading-tight">{base.name}</span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </section>
     </>
   )
 }

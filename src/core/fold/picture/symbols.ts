@@ -181,7 +181,8 @@ export function symbolsOf(frame: Frame, seen: Seen, gauges: GaugeShares): readon
     const beside = line ? { x: at.x + line.direction.x * 1e-4, y: at.y + line.direction.y * 1e-4 } : at
     const there = seen.shapes.flatMap((shape, face) => (holds(shape, beside) ? [face] : []))
     const goes = there.filter((face) => done.moving.includes(face))
-    return [{ kind: 'layers', at, taken: goes.length, of: there.length }]
+    // Where all that lies there goes, there is nothing to choose.
+    return goes.length === there.length ? [] : [{ kind: 'layers', at, taken: goes.length, of: there.length }]
   }
   switch (spec.kind) {
     case 'fold':

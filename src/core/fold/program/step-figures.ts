@@ -6,10 +6,12 @@ import { pointOf } from './resolve'
 import type { Frame, Piece, Trace } from './run'
 import type { GaugeShares, MeasureSpec } from './types'
 
-/** Where a crease meets a raw edge: on which edge of the sheet, and how far from its first corner, share of the side. */
+/** Where a crease meets a raw edge: on which edge of the sheet, and how far from its corners; shares of the side. */
 export interface EdgeMark {
   readonly edge: number
+  /** From the edge's first corner, counter-clockwise on the sheet. */
   readonly along: number
+  readonly fromNearerCorner: number
 }
 
 /** What one move makes, lengths as shares of the side. */
@@ -72,8 +74,9 @@ function edgeMarks({ before, done }: Frame): readonly EdgeMark[] {
     outline.flatMap((corner, edge): EdgeMark[] => {
       const next = outline[(edge + 1) % outline.length] ?? corner
       const along = distance(corner, at)
+      const fromNearerCorner = Math.min(along, distance(at, next))
       const on = Math.abs(signedDistance(lineThrough(corner, next), at)) < 1e-7 && distance(at, next) > 1e-7
-      return on && along < distance(corner, next) + 1e-7 ? [{ edge, along }] : []
+      return on && along < distance(corner, next) + 1e-7 ? [{ edge, along, fromNearerCorner }] : []
     }),
   )
   return found.filter(

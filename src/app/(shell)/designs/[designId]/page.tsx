@@ -1,8 +1,11 @@
 import type { Metadata } from 'next'
+import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
-import { mainPart, stagesOf, variantOf, type DesignDocument } from '@/core/design'
+import { defaultGauges, mainPart, stagesOf, variantOf, type DesignDocument } from '@/core/design'
+import { SHOWN_SHEET_MM } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
+import { readEnd, type FoldedEndView } from '@/flows/read/folds'
 import { readHistory } from '@/flows/read/history'
 import { readDrawer } from '@/flows/read/papers'
 import { JustFold } from '@/ui/design/JustFold'
@@ -21,6 +24,16 @@ export default async function DesignPage({ params }: { readonly params: Promise<
   const papers = await readDrawer(context)
   const pace = (await readHistory(context)).pace(design)
   const part = mainPart(design)
+  const ends: Record<string, FoldedEndView> = {}
+  for (const { key } of design.variants) {
+    const sheetMm = SHOWN_SHEET_MM / Math.sqrt(part.perSquare)
+    const end = await readEnd(context, found.hash, {
+      variantKey: key,
+      sheetMm,
+      gauges: defaultGauges(design),
+    })
+    if (end) ends[key] = end
+  }
   return (
     <>
       <h1 className="text-4xl italic">{design.name}</h1>
@@ -34,7 +47,7 @@ export default async function DesignPage({ params }: { readonly params: Promise<
       </p>
       <div className="mt-6 grid gap-6 tablet:grid-cols-[1.15fr_1fr]">
         <div className="sheet-panel p-6">
-          <SizeDial design={design} papers={papers} preferences={preferences} />
+          <SizeDial design={design} papers={papers} ends={ends} preferences={preferences} />
         </div>
         <div className="flex flex-col gap-6">
           <section aria-labelledby="side-up">
@@ -57,19 +70,26 @@ export default async function DesignPage({ params }: { readonly params: Promise<
           </section>
         </div>
       </div>
-      <Steps design={design} />
+      <Steps design={design} followed={Object.keys(ends).length > 0} />
     </>
   )
 }
 
-function Steps({ design }: { readonly design: DesignDocument }) {
+function Steps({ design, followed }: { readonly design: DesignDocument; readonly followed: boolean }) {
   const [first] = design.variants
   if (!first) return null
   return (
     <section aria-labelledby="steps" className="mt-10">
-      <h2 id="steps" className="text-2xl">
-        Steps, {first.name}
-      </h2>
+      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
+        <h2 id="steps" className="text-2xl">
+          Steps, {first.name}
+        </h2>
+        {followed ? (
+          <Link href={`/designs/${design.id}/steps`} className="btn btn-sm btn-primary">
+            Follow them in pictures
+          </Link>
+        ) : null}
+      </div>
       <ol className="mt-3 grid gap-x-10 tablet:grid-cols-2">
         {stagesOf(mainPart(design), variantOf(design, first.key)).map((stage) => (
           <li key={stage.key} className="border-t hairline py-3">

@@ -10,5 +10,6 @@ export default async function RunPage({ params }: { readonly params: Promise<{ r
   const { context, settings } = await openPage()
   const found = await readRunDesign(context, (await params).runId)
   if (!found) notFound()
-  return <FoldScreen run={found.run} design={found.design} gauges={found.gauges} tones={settings.tones} />
+  const { run, design, gauges, pictures } = found
+  return <FoldScreen run={run} design={design} gauges={gauges} pictures={pictures} tones={settings.tones} />
 }

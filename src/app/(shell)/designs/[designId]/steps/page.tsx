@@ -1,0 +1,76 @@
+import type { Metadata } from 'next'
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { openPage } from '@/app/_server/guard'
+import { mainPart } from '@/core/design'
+import { CoreError } from '@/core/errors'
+import { SHOWN_SHEET_MM } from '@/flows/figures'
+import { readLibrary } from '@/flows/read/designs'
+import { readFolds } from '@/flows/read/folds'
+import { readDrawer } from '@/flows/read/papers'
+import { readStepsQuery, type Query } from '@/schema/steps-query'
+import { foldProblem } from '@/ui/steps/fold-problem'
+import { StepThrough } from '@/ui/steps/StepThrough'
+import { StepsFor } from '@/ui/steps/StepsFor'
+
+export const metadata: Metadata = { title: 'Steps' }
+
+interface StepsPageProps {
+  readonly params: Promise<{ readonly designId: string }>
+  readonly searchParams: Promise<Query>
+}
+
+export default async function StepsPage({ params, searchParams }: StepsPageProps) {
+  const { context, preferences, settings } = await openPage()
+  const { designId } = await params
+  const found = (await readLibrary(context)).find((one) => one.document.id === designId)
+  if (!found) notFound()
+  const { document: design, hash } = found
+  const query = await searchParams
+  const usualMm = SHOWN_SHEET_MM / Math.sqrt(mainPart(design).perSquare)
+  const { value, typed, fields } = readStepsQuery(query, design, { unit: preferences.unit, usualMm })
+  const papers = await readDrawer(context)
+  const folds = await readFolds(context, hash, value).catch((error: unknown) => {
+    if (error instanceof CoreError) return error
+    throw error
+  })
+  return (
+    <>
+      <p className="second">
+        <Link href={`/designs/${design.id}`} className="underline">
+          {design.name}
+        </Link>
+      </p>
+      <h1 className="sr-only">{design.name}, step by step</h1>
+      {folds === null ? (
+        <p className="note mt-4 max-w-xl">
+          This design is told in words only: its steps are on the{' '}
+          <Link href={`/designs/${design.id}#steps`} className="underline">
+            page of the design
+          </Link>
+          .
+        </p>
+      ) : (
+        <>
+          <StepsFor design={design} value={value} typed={typed} fields={fields} preferences={preferences} />
+          {folds instanceof CoreError ? (
+            <p role="alert" className="note mt-4 max-w-2xl">
+              {foldProblem(folds)} Take a larger sheet, or set the gauges nearer to their usual values.
+            </p>
+          ) : (
+            <StepThrough
+              name={design.name}
+              folds={folds}
+              sheetMm={value.sheetMm}
+              papers={papers}
+              paperId={value.paperId ?? papers[0]?.id ?? null}
+              hand={settings.hand}
+              start={value.start}
+              preferences={preferences}
+            />
+          )}
+        </>
+      )}
+    </>
+  )
+}
