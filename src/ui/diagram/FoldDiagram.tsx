@@ -1,4 +1,4 @@
-import type { FoldPicture } from '@/core/fold'
+import type { DrawnOnce, FoldPicture } from '@/core/fold'
 import { FoldSymbols } from './FoldSymbols'
 import { boxWith, pathOf, strokesOf, viewOf, type View } from './view'
 
@@ -55,7 +55,7 @@ export function Paper({
   faces,
   weight,
 }: {
-  readonly picture: Pick<FoldPicture, 'regions' | 'edges'> & Partial<Pick<FoldPicture, 'marks'>>
+  readonly picture: DrawnOnce & Partial<Pick<FoldPicture, 'marks'>>
   readonly view: View
   readonly faces: PaperFaces
   readonly weight: number

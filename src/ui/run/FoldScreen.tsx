@@ -5,6 +5,7 @@ import type { ReactNode } from 'react'
 import type { DesignDocument, GaugeSettings } from '@/core/design'
 import type { RunPictures } from '@/flows/read/folds'
 import type { RunView } from '@/flows/read/run'
+import { useUnpacked, type Packed } from '../packed'
 import { Folding } from './Folding'
 import { InspectTray } from './InspectTray'
 import { RunFinished } from './RunFinished'
@@ -17,12 +18,13 @@ interface FoldScreenProps {
   readonly run: RunView
   readonly design: DesignDocument
   readonly gauges: GaugeSettings
-  readonly pictures: RunPictures | null
+  readonly pictures: Packed<{ readonly pictures: RunPictures | null }>
   readonly tones: boolean
 }
 
 /** The screen at the table: what the hands do now, k of n, the tray, and nothing else large. */
-export function FoldScreen({ run, design, gauges, pictures, tones }: FoldScreenProps) {
+export function FoldScreen({ run, design, gauges, pictures: packed, tones }: FoldScreenProps) {
+  const { pictures } = useUnpacked(packed)
   const table = useRun(run, tones)
   const { phase } = table.state
   const listening = useListening(table)

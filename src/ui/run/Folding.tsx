@@ -27,7 +27,7 @@ export function Folding({ run, design, gauges, pictures, cell }: FoldingProps) {
   )
   return (
     <div className="grid grow tablet:grid-cols-[1fr_1fr]">
-      <div className="flex h-[46vh] min-h-0 flex-col bg-base-100 p-4 tablet:h-auto tablet:max-h-[calc(100vh-11rem)]">
+      <div className="flex h-[34vh] min-h-0 flex-col bg-base-100 p-4 tablet:h-auto tablet:max-h-[calc(100vh-11rem)]">
         {pictures ? (
           <Pictures run={run} pictures={pictures} cell={cell} />
         ) : (

@@ -2,7 +2,7 @@
 
 import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
 import { useCallback, useEffect, useState } from 'react'
-import type { ShownMove } from '@/core/fold'
+import type { ShownMove, ShownProgram } from '@/core/fold'
 import type { Followed, FoldWords } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { FoldDiagram, type PaperFaces } from '../diagram/FoldDiagram'
@@ -10,13 +10,15 @@ import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { InBetween } from '../diagram/InBetween'
 import { endWords, StackSide } from '../diagram/StackSide'
 import { formatLength, type Preferences } from '../format'
+import { useUnpacked, type Packed } from '../packed'
 import { Filmstrip } from './Filmstrip'
 import { StepFigures } from './StepFigures'
 import { countWords, kindWords } from './step-words'
 
 interface StepThroughProps {
   readonly name: string
-  readonly folds: Followed
+  readonly folds: Omit<Followed, 'shown'>
+  readonly shown: Packed<ShownProgram>
   readonly sheetMm: number
   readonly papers: readonly DrawerPaper[]
   readonly paperId: string | null
@@ -32,6 +34,7 @@ const USUAL_CALIPER_MM = 0.1
 export function StepThrough({
   name,
   folds,
+  shown: packed,
   sheetMm,
   papers,
   paperId,
@@ -39,7 +42,8 @@ export function StepThrough({
   start,
   preferences,
 }: StepThroughProps) {
-  const { shown, words, sideUp } = folds
+  const shown = useUnpacked(packed)
+  const { words, sideUp, shaping } = folds
   const last = shown.moves.length
   const [at, setAt] = useState(Math.min(Math.max(0, start), last))
   const [chosen, setChosen] = useState(paperId)
@@ -87,7 +91,7 @@ export function StepThrough({
             />
           )
         ) : (
-          <BothSides folds={folds} faces={faces} leftHanded={leftHanded} name={name} />
+          <BothSides shown={shown} faces={faces} leftHanded={leftHanded} name={name} />
         )}
       </div>
       <div className="flex flex-col gap-4 tablet:h-[30rem]">
@@ -95,7 +99,7 @@ export function StepThrough({
           {move && word ? (
             <Said word={word} move={move} said={said} steps={words.length} />
           ) : (
-            <Finished folds={folds} sheetMm={sheetMm} preferences={preferences} />
+            <Finished shown={shown} shaping={shaping} sheetMm={sheetMm} preferences={preferences} />
           )}
         </div>
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -245,10 +249,11 @@ function Side({ move, faces }: { readonly move: ShownMove; readonly faces: Paper
 }
 
 function Finished({
-  folds: { shown, shaping },
+  shown,
+  shaping,
   sheetMm,
   preferences,
-}: Pick<StepThroughProps, 'folds' | 'sheetMm' | 'preferences'>) {
+}: Pick<Followed, 'shown' | 'shaping'> & Pick<StepThroughProps, 'sheetMm' | 'preferences'>) {
   const [low, high] = [0, 1].map((end) => shaping.reduce((all, { factor }) => all * (factor[end] ?? 1), 1))
   const length = (share: number) => formatLength(share * sheetMm, preferences)
   return (
@@ -286,12 +291,12 @@ function Finished({
 }
 
 function BothSides({
-  folds: { shown },
+  shown,
   faces,
   leftHanded,
   name,
 }: {
-  readonly folds: Followed
+  readonly shown: ShownProgram
   readonly faces: PaperFaces
   readonly leftHanded: boolean
   readonly name: string

@@ -2,4 +2,4 @@ export { pictureOf, pictureOfPiece, type DrawnRegion, type FoldPicture } from '.
 export type { Segment } from './visible'
 export type { FoldSymbol } from './symbols'
 export type { Section, SectionLayer, SectionLoop } from './section'
-export { motionOf, type FoldMotion } from './motion'
+export { motionOf, type DrawnOnce, type FoldMotion } from './motion'

@@ -6,16 +6,20 @@ import { relation, type FoldedState } from '../types'
 import { drawn, type FoldPicture } from './picture'
 import { seenFrom } from './visible'
 
-type Drawn = Pick<FoldPicture, 'regions' | 'edges'>
+/** Regions, and the edges that are seen. */
+export interface DrawnOnce {
+  readonly regions: FoldPicture['regions']
+  readonly edges: Pick<FoldPicture['edges'], 'seen'>
+}
 
 /** A simple fold on its way: what stays, and what moves as it is seen before and after it stands upright. */
 export interface FoldMotion {
   readonly line: Line
   /** Whether the moving part comes over the top, or goes behind. */
   readonly over: boolean
-  readonly stays: Drawn
-  readonly rises: Drawn
-  readonly comesDown: Drawn
+  readonly stays: DrawnOnce
+  readonly rises: DrawnOnce
+  readonly comesDown: DrawnOnce
 }
 
 /** Only some pieces, in the order their layers had. */
@@ -29,7 +33,10 @@ function only(state: FoldedState, pieces: readonly FoldedPiece[], turned: boolea
   return { outline: state.outline, faces: pieces.map((piece) => piece.face), hinges: [], above }
 }
 
-const drawnState = (state: FoldedState): Drawn => drawn(seenFrom(state))
+function drawnState(state: FoldedState): DrawnOnce {
+  const { regions, edges } = drawn(seenFrom(state))
+  return { regions, edges: { seen: edges.seen } }
+}
 
 /** The in-between of a simple fold, or `null` for any other move: those lift and turn in space as no plane shows. */
 export function motionOf({ before, done }: Frame): FoldMotion | null {

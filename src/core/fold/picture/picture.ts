@@ -6,7 +6,7 @@ import { edgesOf, marksSeen, seenFrom, visibleRegions, type Seen, type Segment }
 
 /**
  * Everything a drawing of one moment needs, without colours; plain data that can be kept and sent.
- * Shares of the side, rounded to 1e-5 (1.5 micrometres on 15 cm).
+ * Shares of the side, rounded to 1e-4 (15 micrometres on 15 cm, a tenth of a unit as drawn).
  */
 export interface FoldPicture {
   readonly box: {
@@ -31,7 +31,18 @@ export interface DrawnRegion {
   readonly parts: readonly (readonly number[])[]
 }
 
-const rounded = (value: number): number => Math.round(value * 1e5) / 1e5
+const rounded = (value: number): number => Math.round(value * 1e4) / 1e4
+
+/** The same data with every number in it rounded. */
+function roundedAll<Data>(data: Data): Data {
+  const walk = (value: unknown): unknown => {
+    if (typeof value === 'number') return rounded(value)
+    if (Array.isArray(value)) return value.map(walk)
+    if (typeof value !== 'object' || value === null) return value
+    return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, walk(inner)]))
+  }
+  return walk(data) as Data
+}
 
 /** Stretches in a row of numbers, each once whatever its direction. */
 function flat(stretches: readonly Segment[]): readonly number[] {
@@ -93,5 +104,9 @@ export function pictureOf(frame: Frame, gauges: GaugeShares = {}): FoldPicture {
   const at = thickest(frame)
   const section = line && at ? { ...sectionOf(frame.before.state, acrossAt(line, at)), moving } : null
   const seen = seenFrom(frame.before.state)
-  return { ...pictureOfPiece(frame.before, seen), symbols: symbolsOf(frame, seen, gauges), section }
+  return {
+    ...pictureOfPiece(frame.before, seen),
+    symbols: roundedAll(symbolsOf(frame, seen, gauges)),
+    section: roundedAll(section),
+  }
 }

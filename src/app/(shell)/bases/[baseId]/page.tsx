@@ -6,6 +6,7 @@ import { SHOWN_SHEET_MM } from '@/flows/figures'
 import { readBase } from '@/flows/read/folds'
 import { readDrawer } from '@/flows/read/papers'
 import { paperOf, startOf, type Query } from '@/schema/steps-query'
+import { pack } from '@/ui/packed'
 import { StepThrough } from '@/ui/steps/StepThrough'
 import { formatExact } from '@/ui/format'
 
@@ -37,7 +38,8 @@ export default async function BasePage({ params, searchParams }: BasePageProps) 
       </p>
       <StepThrough
         name={base.name}
-        folds={folds}
+        folds={{ sideUp: folds.sideUp, words: folds.words, shaping: folds.shaping }}
+        shown={pack(folds.shown)}
         sheetMm={SHOWN_SHEET_MM}
         papers={papers}
         paperId={paperOf(query) ?? papers[0]?.id ?? null}

@@ -34,6 +34,7 @@ export default async function DesignPage({ params }: { readonly params: Promise<
     })
     if (end) ends[key] = end
   }
+  const followed = Object.keys(ends).length > 0
   return (
     <>
       <h1 className="text-4xl italic">{design.name}</h1>
@@ -55,6 +56,11 @@ export default async function DesignPage({ params }: { readonly params: Promise<
               Start with {part.sideUp}
             </h2>
             <p className="mt-1">{part.sideUpReason}</p>
+            {followed ? (
+              <Link href={`/designs/${design.id}/steps`} className="btn mt-4 btn-primary">
+                Follow the folds in pictures
+              </Link>
+            ) : null}
           </section>
           <section aria-labelledby="just-fold" className="border-t hairline pt-5">
             <h2 id="just-fold" className="mb-3 text-2xl">
@@ -70,26 +76,19 @@ export default async function DesignPage({ params }: { readonly params: Promise<
           </section>
         </div>
       </div>
-      <Steps design={design} followed={Object.keys(ends).length > 0} />
+      <Steps design={design} />
     </>
   )
 }
 
-function Steps({ design, followed }: { readonly design: DesignDocument; readonly followed: boolean }) {
+function Steps({ design }: { readonly design: DesignDocument }) {
   const [first] = design.variants
   if (!first) return null
   return (
     <section aria-labelledby="steps" className="mt-10">
-      <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
-        <h2 id="steps" className="text-2xl">
-          Steps, {first.name}
-        </h2>
-        {followed ? (
-          <Link href={`/designs/${design.id}/steps`} className="btn btn-sm btn-primary">
-            Follow them in pictures
-          </Link>
-        ) : null}
-      </div>
+      <h2 id="steps" className="text-2xl">
+        Steps, {first.name}
+      </h2>
       <ol className="mt-3 grid gap-x-10 tablet:grid-cols-2">
         {stagesOf(mainPart(design), variantOf(design, first.key)).map((stage) => (
           <li key={stage.key} className="border-t hairline py-3">

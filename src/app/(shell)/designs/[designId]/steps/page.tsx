@@ -10,6 +10,7 @@ import { readFolds } from '@/flows/read/folds'
 import { readDrawer } from '@/flows/read/papers'
 import { readStepsQuery, type Query } from '@/schema/steps-query'
 import { foldProblem } from '@/ui/steps/fold-problem'
+import { pack } from '@/ui/packed'
 import { StepThrough } from '@/ui/steps/StepThrough'
 import { StepsFor } from '@/ui/steps/StepsFor'
 
@@ -60,7 +61,8 @@ export default async function StepsPage({ params, searchParams }: StepsPageProps
           ) : (
             <StepThrough
               name={design.name}
-              folds={folds}
+              folds={{ sideUp: folds.sideUp, words: folds.words, shaping: folds.shaping }}
+              shown={pack(folds.shown)}
               sheetMm={value.sheetMm}
               papers={papers}
               paperId={value.paperId ?? papers[0]?.id ?? null}
