@@ -47,9 +47,10 @@ module.exports = {
       '^src/core/',
       '^(src/(?!core/)|node_modules/(react|next|kysely|zod|libsql|luxon)/)',
     ),
-    layer('schema-looks-down', '^src/schema/', '^src/(data|flows|workers|ui|app|access)/'),
-    layer('data-looks-down', '^src/data/', '^src/(schema|flows|workers|ui|app|access)/'),
-    layer('access-looks-down', '^src/access/', '^src/(core|schema|data|flows|workers|ui|app)/'),
+    layer('schema-looks-down', '^src/schema/', '^src/(formats|data|flows|workers|ui|app|access)/'),
+    layer('formats-look-down', '^src/formats/', '^src/(data|flows|workers|ui|app|access)/'),
+    layer('data-looks-down', '^src/data/', '^src/(schema|formats|flows|workers|ui|app|access)/'),
+    layer('access-looks-down', '^src/access/', '^src/(core|schema|formats|data|flows|workers|ui|app)/'),
     layer('flows-look-down', '^src/flows/', '^src/(workers|ui|app)/'),
     layer('workers-look-down', '^src/workers/', '^src/(data|flows|ui|app|access)/'),
     {

@@ -55,6 +55,7 @@ export function readStepsQuery(
     return null
   }
   const asked = oneOf(query, 'variant')
+  typed['variant'] = asked
   const known = design.variants.some(({ key }) => key === asked)
   if (asked !== '' && !known)
     fields['variant'] =

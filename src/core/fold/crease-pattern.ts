@@ -10,11 +10,10 @@ export interface Crease {
   readonly letter: Letter
 }
 
-/** "This point of the sheet lies above that one." */
-export interface Hint {
-  readonly above: Point
-  readonly below: Point
-}
+/** "This point of the sheet lies above that one", or "on that one's front (or back), whichever way it faces". */
+export type Hint =
+  | { readonly above: Point; readonly below: Point }
+  | { readonly upon: Point; readonly side: 'front' | 'back'; readonly of: Point }
 
 export interface CreasePattern {
   readonly outline: Polygon

@@ -112,8 +112,14 @@ export function layCreases({
 /** Hints as orders of faces; one that names no face, or one face twice, says nothing. */
 export const hintOrders = (faces: readonly Face[], hints: readonly Hint[]): readonly KnownOrder[] =>
   hints.flatMap((hint) => {
-    const [above, below] = [faceAt(faces, hint.above), faceAt(faces, hint.below)]
-    return above < 0 || below < 0 || above === below ? [] : [{ above, below }]
+    const [one, other] =
+      'above' in hint
+        ? [faceAt(faces, hint.above), faceAt(faces, hint.below)]
+        : [faceAt(faces, hint.upon), faceAt(faces, hint.of)]
+    const lies = faces[other]
+    if (one < 0 || !lies || one === other) return []
+    const over = 'above' in hint || (hint.side === 'front') !== flips(lies.pose)
+    return [over ? { above: one, below: other } : { above: other, below: one }]
   })
 
 /**

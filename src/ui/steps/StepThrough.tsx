@@ -2,18 +2,18 @@
 
 import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
 import { useCallback, useEffect, useState } from 'react'
-import type { ShownMove, ShownProgram } from '@/core/fold'
-import type { Followed, FoldWords } from '@/flows/read/folds'
+import type { ShownProgram } from '@/core/fold'
+import type { Followed } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
-import { FoldDiagram, type PaperFaces } from '../diagram/FoldDiagram'
+import { FoldDiagram } from '../diagram/FoldDiagram'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { InBetween } from '../diagram/InBetween'
-import { endWords, StackSide } from '../diagram/StackSide'
-import { formatLength, type Preferences } from '../format'
+import type { Preferences } from '../format'
 import { useUnpacked, type Packed } from '../packed'
 import { Filmstrip } from './Filmstrip'
 import { StepFigures } from './StepFigures'
-import { countWords, kindWords } from './step-words'
+import { BothSides, Finished, Said, Side } from './StepParts'
+import { kindWords } from './step-words'
 
 interface StepThroughProps {
   readonly name: string
@@ -23,6 +23,8 @@ interface StepThroughProps {
   readonly papers: readonly DrawerPaper[]
   readonly paperId: string | null
   readonly hand: 'right' | 'left'
+  /** Where the state shown can be fetched as a file; the number of the move is added. */
+  readonly fileAddress: string
   /** The move shown first, from 0. */
   readonly start: number
   readonly preferences: Preferences
@@ -39,6 +41,7 @@ export function StepThrough({
   papers,
   paperId,
   hand,
+  fileAddress,
   start,
   preferences,
 }: StepThroughProps) {
@@ -157,7 +160,14 @@ export function StepThrough({
       </div>
       {move ? (
         <>
-          <Side move={move} faces={faces} />
+          <div className="flex flex-col gap-3">
+            <Side move={move} faces={faces} />
+            <p className="text-sm">
+              <a href={`${fileAddress}move=${at + 1}`} download className="underline">
+                Save the piece as it lies here as a FOLD file
+              </a>
+            </p>
+          </div>
           <StepFigures
             move={move}
             moves={last}
@@ -167,47 +177,16 @@ export function StepThrough({
             preferences={preferences}
           />
         </>
-      ) : null}
+      ) : (
+        <p className="text-sm">
+          <a href={`${fileAddress}move=${last + 1}`} download className="underline">
+            Save the finished piece as a FOLD file
+          </a>
+        </p>
+      )}
     </div>
   )
 }
-
-function Said({
-  word,
-  move,
-  said,
-  steps,
-}: {
-  readonly word: FoldWords
-  readonly move: ShownMove
-  readonly said: string
-  readonly steps: number
-}) {
-  const { count, of } = countWords(word, move.round)
-  return (
-    <>
-      <p className="second">
-        Step {move.step + 1} of {steps}
-        {word.stageName === null ? '' : `, ${word.stageName}`}
-      </p>
-      {word.says.length === 1 ? null : (
-        <p className="figure leading-none">
-          <span className="text-6xl">{count}</span> <span className="second text-3xl">{of}</span>
-        </p>
-      )}
-      <p className="figure mt-1 text-3xl leading-snug" data-testid="said">
-        {said}
-      </p>
-      <p className="second mt-1">
-        {kindWords(move.kind)}
-        {word.crease === 'none' ? '' : ` Crease: ${word.crease}. ${RIGOUR[word.rigour]}`}
-      </p>
-      {word.note === null ? null : <p className="note mt-2">{word.note}</p>}
-    </>
-  )
-}
-
-const RIGOUR = { strict: 'Exactly.', even: 'Even on all sides.', free: 'By eye.' } as const
 
 function Tick({
   label,
@@ -228,98 +207,6 @@ function Tick({
       />
       {label}
     </label>
-  )
-}
-
-/** The stack at the fold, where there is one. */
-function Side({ move, faces }: { readonly move: ShownMove; readonly faces: PaperFaces }) {
-  const { section } = move.picture
-  return (
-    <div>
-      {section && section.layers.length > 0 ? (
-        <figure>
-          <StackSide section={section} faces={faces} />
-          <figcaption className="second text-sm">
-            The stack at the fold line, from the side; heavy layers move. {endWords(section)}
-          </figcaption>
-        </figure>
-      ) : null}
-    </div>
-  )
-}
-
-function Finished({
-  shown,
-  shaping,
-  sheetMm,
-  preferences,
-}: Pick<Followed, 'shown' | 'shaping'> & Pick<StepThroughProps, 'sheetMm' | 'preferences'>) {
-  const [low, high] = [0, 1].map((end) => shaping.reduce((all, { factor }) => all * (factor[end] ?? 1), 1))
-  const length = (share: number) => formatLength(share * sheetMm, preferences)
-  return (
-    <>
-      <p className="figure text-5xl leading-tight">Finished</p>
-      <ul className="mt-2">
-        {shown.sizes.map(({ axis, label, share }) => (
-          <li key={axis} className="text-lg">
-            <span className="font-semibold">{length(share)}</span> {label}
-            {shaping.length === 0 ? '' : ', flat'}
-          </li>
-        ))}
-      </ul>
-      {shaping.length === 0 ? null : (
-        <div className="note mt-3">
-          <p>
-            Estimated after shaping:{' '}
-            {shown.sizes
-              .map(
-                ({ share, label }) =>
-                  `${length(share * (low ?? 1))} to ${length(share * (high ?? 1))} ${label}`,
-              )
-              .join(', ')}
-            .
-          </p>
-          {shaping.map(({ name, model }) => (
-            <p key={name} className="text-sm">
-              {model}
-            </p>
-          ))}
-        </div>
-      )}
-    </>
-  )
-}
-
-function BothSides({
-  shown,
-  faces,
-  leftHanded,
-  name,
-}: {
-  readonly shown: ShownProgram
-  readonly faces: PaperFaces
-  readonly leftHanded: boolean
-  readonly name: string
-}) {
-  return (
-    <div className="grid min-h-0 grow grid-cols-2 gap-4 p-4">
-      {(['front', 'back'] as const).map((side) => (
-        <figure key={side} className="flex min-h-0 flex-col">
-          <div className="min-h-0 grow">
-            <FoldDiagram
-              picture={shown[side]}
-              faces={faces}
-              leftHanded={leftHanded}
-              title={`${name}, ${side === 'front' ? 'from above' : 'turned over'}`}
-              small
-            />
-          </div>
-          <figcaption className="second text-center">
-            {side === 'front' ? 'from above' : 'turned over'}
-          </figcaption>
-        </figure>
-      ))}
-    </div>
   )
 }
 

@@ -101,7 +101,13 @@ export default async function DesignsPage() {
         <h2 id="bases-title" className="text-2xl">
           Bases
         </h2>
-        <p className="second">What many designs begin with, fold by fold.</p>
+        <p className="second">
+          What many designs begin with, fold by fold. You can also{' '}
+          <Link href="/designs/pattern" className="underline">
+            read a crease pattern
+          </Link>{' '}
+          of your own.
+        </p>
         <ul className="mt-4 grid grid-cols-2 gap-4 sm:grid-cols-3 tablet:grid-cols-6">
           {bases.map(({ base, end }, index) => (
             <li key={base.id}>

@@ -1,2 +1,3 @@
 export * from './conditions'
 export * from './solve'
+export * from './limits'

@@ -1,5 +1,5 @@
 import { assign, type OrderState } from './propagate'
-import type { SolveLimits } from './solve'
+import type { SolveLimits } from './limits'
 
 export class Stopped extends Error {}
 

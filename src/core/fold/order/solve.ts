@@ -2,19 +2,12 @@ import { pairOf, type OrderConditions } from './conditions'
 import { ParitySets } from './parity'
 import { countComponent, Stopped } from './search'
 import { assign, OrderState } from './propagate'
+import type { SolveLimits } from './limits'
 
 /** A pair whose order is known. */
 export interface KnownOrder {
   readonly above: number
   readonly below: number
-}
-
-export interface SolveLimits {
-  /** Stops counting here; `orders` then says at least so many. */
-  readonly most: number
-  /** Guesses tried before giving up as `stopped`; as many as it takes where left out. */
-  readonly mostTries?: number
-  readonly shouldStop?: () => boolean
 }
 
 export type OrderResult =

@@ -1,5 +1,3 @@
-export { pictureOf, pictureOfPiece, type DrawnRegion, type FoldPicture } from './picture'
-export type { Segment } from './visible'
+export { pictureOf, pictureOfPiece, type FoldPicture } from './picture'
 export type { FoldSymbol } from './symbols'
-export type { Section, SectionLayer, SectionLoop } from './section'
 export { motionOf, type DrawnOnce, type FoldMotion } from './motion'

@@ -1,6 +1,6 @@
 import { CoreError } from '../../errors'
 import { lineThrough, leftPart, reversed, distance, type Point, type Polygon } from '../../geometry'
-import type { Piece } from './run'
+import type { Piece } from './piece'
 import type { FoldProgram } from './types'
 
 /** Whether a stretch runs through the inside of a convex polygon. */

@@ -1,5 +1,6 @@
 export * from './types'
+export * from './piece'
 export * from './run'
-export { amountOf, lineOf, pointOf, type Table } from './resolve'
+export { pointOf } from './resolve'
 export { boxOf } from './placing'
 export * from './step-figures'

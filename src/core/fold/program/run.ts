@@ -12,6 +12,7 @@ import { stopLine } from '../stop'
 import type { FoldedState } from '../types'
 import { moveWhole, turnOver } from '../whole'
 import { checkZones } from './clear-zones'
+import type { Piece, SheetMark } from './piece'
 import { boxOf, turnAbout } from './placing'
 import { lineMoving, pointOf, sheetPoint, type Table } from './resolve'
 import type {
@@ -25,18 +26,6 @@ import type {
   StretchSpec,
   TakeSpec,
 } from './types'
-
-/** A crease that is not folded now: it is seen on the sheet and cuts nothing. */
-export interface SheetMark {
-  readonly from: Point
-  readonly to: Point
-}
-
-/** The piece on the table: how it is folded, and the creases it carries besides. */
-export interface Piece {
-  readonly state: FoldedState
-  readonly marks: readonly SheetMark[]
-}
 
 /** Where a fold line runs on a layer, in the folded plane before the fold. */
 export interface CreaseOnFace {

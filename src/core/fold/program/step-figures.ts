@@ -3,7 +3,8 @@ import { cellsOf } from '../cells'
 import { figuresOf, type Figures } from '../figures'
 import { lying } from '../start'
 import { pointOf } from './resolve'
-import type { Frame, Piece, Trace } from './run'
+import type { Piece } from './piece'
+import type { Frame, Trace } from './run'
 import type { GaugeShares, MeasureSpec } from './types'
 
 /** Where a crease meets a raw edge: on which edge of the sheet, and how far from its corners; shares of the side. */

@@ -44,6 +44,7 @@ export default async function BasePage({ params, searchParams }: BasePageProps) 
         papers={papers}
         paperId={paperOf(query) ?? papers[0]?.id ?? null}
         hand={settings.hand}
+        fileAddress={`/api/fold-file/base/${base.id}?`}
         start={startOf(query)}
         preferences={preferences}
       />

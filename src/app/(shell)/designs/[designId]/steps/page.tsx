@@ -21,6 +21,13 @@ interface StepsPageProps {
   readonly searchParams: Promise<Query>
 }
 
+/** What was asked in the address, for the file of the same state. */
+const addressOf = (typed: Readonly<Record<string, string>>): string =>
+  Object.entries(typed)
+    .filter(([, text]) => text !== '')
+    .map(([key, text]) => `${key}=${encodeURIComponent(text)}&`)
+    .join('')
+
 export default async function StepsPage({ params, searchParams }: StepsPageProps) {
   const { context, preferences, settings } = await openPage()
   const { designId } = await params
@@ -67,6 +74,7 @@ export default async function StepsPage({ params, searchParams }: StepsPageProps
               papers={papers}
               paperId={value.paperId ?? papers[0]?.id ?? null}
               hand={settings.hand}
+              fileAddress={`/api/fold-file/design/${design.id}?${addressOf(typed)}`}
               start={value.start}
               preferences={preferences}
             />

@@ -1,0 +1,57 @@
+import { openHandler } from '@/app/_server/guard'
+import { CoreError } from '@/core/errors'
+import { mainPart } from '@/core/design'
+import type { FlowContext } from '@/flows/flow-context'
+import { SHOWN_SHEET_MM } from '@/flows/figures'
+import { readLibrary } from '@/flows/read/designs'
+import { baseFoldFile, designFoldFile, type SavedFile } from '@/flows/read/fold-file'
+import { currentSettings } from '@/flows/settings'
+import { readStepsQuery, startOf, type Query } from '@/schema/steps-query'
+import { foldProblem } from '@/ui/steps/fold-problem'
+
+export const dynamic = 'force-dynamic'
+
+const refused = (status: number, message: string): Response =>
+  Response.json({ ok: false, message }, { status })
+
+async function fileOf(
+  context: FlowContext,
+  kind: string,
+  id: string,
+  query: Query,
+): Promise<SavedFile | string | null> {
+  if (kind === 'base') return baseFoldFile(id, SHOWN_SHEET_MM, startOf(query))
+  const design = (await readLibrary(context)).find((one) => one.document.id === id)?.document
+  if (kind !== 'design' || !design) return null
+  const { unit } = await currentSettings(context)
+  const usualMm = SHOWN_SHEET_MM / Math.sqrt(mainPart(design).perSquare)
+  const { value, fields } = readStepsQuery(query, design, { unit, usualMm })
+  const [slip] = Object.values(fields)
+  return slip ?? designFoldFile(context, id, value, value.start)
+}
+
+/** A state of a design or a base as a FOLD file, by the query of its steps page. */
+export async function GET(
+  request: Request,
+  { params }: { readonly params: Promise<{ readonly kind: string; readonly id: string }> },
+): Promise<Response> {
+  const opened = await openHandler(request)
+  if ('response' in opened) return opened.response
+  const { kind, id } = await params
+  const query = Object.fromEntries(new URL(request.url).searchParams)
+  try {
+    const file = await fileOf(opened.context, kind, id, query)
+    if (file === null) return refused(404, 'There is no such design or base with folds.')
+    if (typeof file === 'string') return refused(400, file)
+    return new Response(file.text, {
+      headers: {
+        'content-type': 'application/json',
+        'content-disposition': `attachment; filename="${file.name}"`,
+        'cache-control': 'no-store',
+      },
+    })
+  } catch (error) {
+    if (error instanceof CoreError) return refused(400, foldProblem(error))
+    throw error
+  }
+}

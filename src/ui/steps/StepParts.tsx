@@ -1,0 +1,138 @@
+import type { ShownMove, ShownProgram } from '@/core/fold'
+import type { Followed, FoldWords } from '@/flows/read/folds'
+import { FoldDiagram, type PaperFaces } from '../diagram/FoldDiagram'
+import { endWords, StackSide } from '../diagram/StackSide'
+import { formatLength, type Preferences } from '../format'
+import { countWords, kindWords } from './step-words'
+
+export function Said({
+  word,
+  move,
+  said,
+  steps,
+}: {
+  readonly word: FoldWords
+  readonly move: ShownMove
+  readonly said: string
+  readonly steps: number
+}) {
+  const { count, of } = countWords(word, move.round)
+  return (
+    <>
+      <p className="second">
+        Step {move.step + 1} of {steps}
+        {word.stageName === null ? '' : `, ${word.stageName}`}
+      </p>
+      {word.says.length === 1 ? null : (
+        <p className="figure leading-none">
+          <span className="text-6xl">{count}</span> <span className="second text-3xl">{of}</span>
+        </p>
+      )}
+      <p className="figure mt-1 text-3xl leading-snug" data-testid="said">
+        {said}
+      </p>
+      <p className="second mt-1">
+        {kindWords(move.kind)}
+        {word.crease === 'none' ? '' : ` Crease: ${word.crease}. ${RIGOUR[word.rigour]}`}
+      </p>
+      {word.note === null ? null : <p className="note mt-2">{word.note}</p>}
+    </>
+  )
+}
+
+const RIGOUR = { strict: 'Exactly.', even: 'Even on all sides.', free: 'By eye.' } as const
+
+/** The stack at the fold, where there is one. */
+export function Side({ move, faces }: { readonly move: ShownMove; readonly faces: PaperFaces }) {
+  const { section } = move.picture
+  return (
+    <div>
+      {section && section.layers.length > 0 ? (
+        <figure>
+          <StackSide section={section} faces={faces} />
+          <figcaption className="second text-sm">
+            The stack at the fold line, from the side; heavy layers move. {endWords(section)}
+          </figcaption>
+        </figure>
+      ) : null}
+    </div>
+  )
+}
+
+export function Finished({
+  shown,
+  shaping,
+  sheetMm,
+  preferences,
+}: Pick<Followed, 'shown' | 'shaping'> & {
+  readonly sheetMm: number
+  readonly preferences: Preferences
+}) {
+  const [low, high] = [0, 1].map((end) => shaping.reduce((all, { factor }) => all * (factor[end] ?? 1), 1))
+  const length = (share: number) => formatLength(share * sheetMm, preferences)
+  return (
+    <>
+      <p className="figure text-5xl leading-tight">Finished</p>
+      <ul className="mt-2">
+        {shown.sizes.map(({ axis, label, share }) => (
+          <li key={axis} className="text-lg">
+            <span className="font-semibold">{length(share)}</span> {label}
+            {shaping.length === 0 ? '' : ', flat'}
+          </li>
+        ))}
+      </ul>
+      {shaping.length === 0 ? null : (
+        <div className="note mt-3">
+          <p>
+            Estimated after shaping:{' '}
+            {shown.sizes
+              .map(
+                ({ share, label }) =>
+                  `${length(share * (low ?? 1))} to ${length(share * (high ?? 1))} ${label}`,
+              )
+              .join(', ')}
+            .
+          </p>
+          {shaping.map(({ name, model }) => (
+            <p key={name} className="text-sm">
+              {model}
+            </p>
+          ))}
+        </div>
+      )}
+    </>
+  )
+}
+
+export function BothSides({
+  shown,
+  faces,
+  leftHanded,
+  name,
+}: {
+  readonly shown: ShownProgram
+  readonly faces: PaperFaces
+  readonly leftHanded: boolean
+  readonly name: string
+}) {
+  return (
+    <div className="grid min-h-0 grow grid-cols-2 gap-4 p-4">
+      {(['front', 'back'] as const).map((side) => (
+        <figure key={side} className="flex min-h-0 flex-col">
+          <div className="min-h-0 grow">
+            <FoldDiagram
+              picture={shown[side]}
+              faces={faces}
+              leftHanded={leftHanded}
+              title={`${name}, ${side === 'front' ? 'from above' : 'turned over'}`}
+              small
+            />
+          </div>
+          <figcaption className="second text-center">
+            {side === 'front' ? 'from above' : 'turned over'}
+          </figcaption>
+        </figure>
+      ))}
+    </div>
+  )
+}
