@@ -100,16 +100,13 @@ const endView = (
   sideUp: DesignPart['sideUp'],
 ): FoldedEndView => ({ program, shares, sideUp, front, back })
 
-/** Bases begin with the colour below, so that they end with it outside. */
-const BASE_SIDE_UP = 'colour down'
-
 /** A base with its folds; `null` where there is none of that name. */
 export async function readBase(
   context: FlowContext,
   baseId: string,
 ): Promise<{ readonly base: Base; readonly folds: Followed } | null> {
   const base = BASES.find((one) => one.id === baseId)
-  return base ? { base, folds: followed(await shownBase(context, base), BASE_SIDE_UP, []) } : null
+  return base ? { base, folds: followed(await shownBase(context, base), base.sideUp, []) } : null
 }
 
 /** Every base with the picture it ends in. */
@@ -118,7 +115,7 @@ export async function readBases(
 ): Promise<readonly { readonly base: Base; readonly end: FoldedEndView }[]> {
   const bases = []
   for (const base of BASES) {
-    bases.push({ base, end: endView(await shownBase(context, base), BASE_SIDE_UP) })
+    bases.push({ base, end: endView(await shownBase(context, base), base.sideUp) })
   }
   return bases
 }
