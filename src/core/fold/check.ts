@@ -1,7 +1,6 @@
 import {
   area,
   centre,
-  contains,
   distance,
   leftOf,
   length,
@@ -33,15 +32,30 @@ export type FoldFault =
 function runsThrough(shape: Polygon, { from, to }: FoldedCrease): boolean {
   const along = minus(to, from)
   const side = times(leftOf(along), PROBE / length(along))
-  return [0.5, 0.25, 0.75, 0.1, 0.9].some((share) => {
-    const at = plus(from, times(along, share))
-    return inside(shape, plus(at, side)) && inside(shape, minus(at, side))
-  })
+  const [left, right] = [
+    stretchInside(shape, plus(from, side), plus(to, side)),
+    stretchInside(shape, minus(from, side), minus(to, side)),
+  ]
+  const both = Math.min(left[1], right[1]) - Math.max(left[0], right[0])
+  return both * length(along) > PROBE
 }
 
 /** Probes lie this far from a crease: above every rounding, below every crease distance anyone folds (S = 1). */
 const PROBE = 1e-5
-const inside = (shape: Polygon, at: Point): boolean => contains(shape, at)
+
+/** From where to where a stretch lies inside a convex polygon, as shares of it; the second smaller where nowhere. */
+function stretchInside(shape: Polygon, from: Point, to: Point): readonly [number, number] {
+  let [start, end] = [0, 1]
+  shape.forEach((p, index) => {
+    const q = shape[(index + 1) % shape.length] ?? p
+    const height = (at: Point) => (q.x - p.x) * (at.y - p.y) - (q.y - p.y) * (at.x - p.x)
+    const [first, last] = [height(from), height(to)]
+    if (first < 0 && last < 0) end = -1
+    else if (first < 0) start = Math.max(start, first / (first - last))
+    else if (last < 0) end = Math.min(end, first / (first - last))
+  })
+  return [start, end]
+}
 
 function sheetFaults(state: FoldedState): readonly FoldFault[] {
   const cut = (state.cutAway ?? []).reduce((sum, part) => sum + area(part), 0)
