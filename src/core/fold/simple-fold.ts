@@ -1,3 +1,4 @@
+import { CoreError } from '../errors'
 import { overlap } from '../geometry'
 import { closeGrip, halvesOf, type SimpleFold } from './grip'
 import { mergeFlat } from './merge'
@@ -35,12 +36,14 @@ function orderOf(state: FoldedState, pieces: readonly Piece[], way: SimpleFold['
 /**
  * One straight fold of one, several or all layers.
  * *Returns* a new state; faces the line crosses are cut, and a crease that lies flat again is none. *Throws* `NO_SUCH_LAYER` where fewer layers lie at the grip;
- * `OFF_THE_SHEET` where nothing lies on the moving side.
+ * `OFF_THE_SHEET` where nothing lies on the moving side, or nothing stays.
  * *Cost* faces squared times corners.
  */
 export function simpleFold(state: FoldedState, fold: SimpleFold): FoldedState {
   const halves = halvesOf(state, fold.line)
   const pieces = piecesOf(state, fold.line, closeGrip(state, fold, halves), halves)
+  if (pieces.every(({ moved }) => moved))
+    throw new CoreError('OFF_THE_SHEET', { name: 'fold line', value: 'nothing stays on its other side' })
   return mergeFlat({
     ...state,
     faces: pieces.map((piece) => piece.face),

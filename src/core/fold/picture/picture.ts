@@ -44,30 +44,43 @@ function roundedAll<Data>(data: Data): Data {
   return walk(data) as Data
 }
 
-/** Stretches in a row of numbers, each once whatever its direction. */
-function flat(stretches: readonly Segment[]): readonly number[] {
-  const known = new Set<string>()
-  return stretches.flatMap(({ from, to }) => {
-    const one = [rounded(from.x), rounded(from.y), rounded(to.x), rounded(to.y)]
-    const [a = 0, b = 0, c = 0, d = 0] = one
-    const key = a < c || (a === c && b < d) ? one.join() : [c, d, a, b].join()
-    if (known.has(key)) return []
-    known.add(key)
-    return one
+/** A stretch as it is drawn, and its name whatever its direction. */
+function drawnStretch({ from, to }: Segment): { readonly name: string; readonly row: readonly number[] } {
+  const [a, b, c, d] = [rounded(from.x), rounded(from.y), rounded(to.x), rounded(to.y)]
+  const onward = a < c || (a === c && b < d)
+  return { name: onward ? `${a},${b},${c},${d}` : `${c},${d},${a},${b}`, row: [a, b, c, d] }
+}
+
+/** Stretches in a row of numbers, each once; without those known already, and known from now on. */
+function flatInPlace(known: Set<string>, stretches: readonly Segment[]): readonly number[] {
+  return stretches.flatMap((stretch) => {
+    const { name, row } = drawnStretch(stretch)
+    if (known.has(name)) return []
+    known.add(name)
+    return row
   })
 }
 
 /** What is seen of a piece: regions of the two sides, and edges. */
 export function drawn(seen: Seen): Pick<FoldPicture, 'regions' | 'edges'> {
   const edges = edgesOf(seen)
+  const known = new Set<string>()
+  const open = flatInPlace(
+    known,
+    edges.filter((edge) => edge.seen),
+  )
   return {
     regions: visibleRegions(seen).map(({ side, parts }) => ({
       side,
       parts: parts.map((part) => part.flatMap(({ x, y }) => [rounded(x), rounded(y)])),
     })),
     edges: {
-      seen: flat(edges.filter((edge) => edge.seen)),
-      hidden: flat(edges.filter((edge) => !edge.seen)),
+      seen: open,
+      // An edge right under one that is seen would only blur it.
+      hidden: flatInPlace(
+        known,
+        edges.filter((edge) => !edge.seen),
+      ),
     },
   }
 }
@@ -78,7 +91,7 @@ export function pictureOfPiece(piece: Piece, seen: Seen = seenFrom(piece.state))
   return {
     box: { left, right, bottom, top },
     ...drawn(seen),
-    marks: flat(marksSeen(seen, piece.marks)),
+    marks: flatInPlace(new Set(), marksSeen(seen, piece.marks)),
     symbols: [],
     section: null,
   }

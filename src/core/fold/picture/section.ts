@@ -1,4 +1,4 @@
-import { flips, leftOf, move, signedDistance, type Line, type Polygon } from '../../geometry'
+import { flips, leftOf, move, signedDistance, type Line, type Point, type Polygon } from '../../geometry'
 import { lying } from '../start'
 import { relation, type FoldedState } from '../types'
 
@@ -24,17 +24,19 @@ export interface Section {
   readonly loops: readonly SectionLoop[]
 }
 
+/** How far along a line the foot of a point lies. */
+const distanceAlong = ({ origin, direction }: Line, p: Point): number =>
+  (p.x - origin.x) * direction.x + (p.y - origin.y) * direction.y
+
 /** Where a line runs inside a convex polygon, as distances along it. */
 function along(shape: Polygon, line: Line): readonly [number, number] | null {
-  const across: Line = { origin: line.origin, direction: { x: -line.direction.y, y: line.direction.x } }
   const places: number[] = []
   shape.forEach((p, index) => {
     const q = shape[(index + 1) % shape.length] ?? p
     const [a, b] = [signedDistance(line, p), signedDistance(line, q)]
     if (a * b > 0 || Math.abs(a - b) < 1e-12) return
     const share = a / (a - b)
-    const at = { x: p.x + (q.x - p.x) * share, y: p.y + (q.y - p.y) * share }
-    places.push(-signedDistance(across, at))
+    places.push(distanceAlong(line, { x: p.x + (q.x - p.x) * share, y: p.y + (q.y - p.y) * share }))
   })
   if (places.length < 2) return null
   const [start, end] = [Math.min(...places), Math.max(...places)]
@@ -66,12 +68,14 @@ export function sectionOf(state: FoldedState, line: Line): Section {
     const [one, other] = [of(first), of(second)]
     const pose = state.faces[first]?.pose
     if (!one || !other || !pose) return []
-    const [a, b] = [signedDistance(line, move(pose, from)), signedDistance(line, move(pose, to))]
+    const [p, q] = [move(pose, from), move(pose, to)]
+    const [a, b] = [signedDistance(line, p), signedDistance(line, q)]
     if (a * b > 0) return []
-    const side = Math.abs(one.to - other.to) < 1e-6 ? 1 : Math.abs(one.from - other.from) < 1e-6 ? -1 : null
-    return side === null
-      ? []
-      : [{ at: side === 1 ? one.to : one.from, levels: [one.level, other.level], side }]
+    const share = a === b ? 0.5 : a / (a - b)
+    const at = distanceAlong(line, { x: p.x + (q.x - p.x) * share, y: p.y + (q.y - p.y) * share })
+    const ends = (side: 'from' | 'to') => Math.abs(one[side] - at) < 1e-6 && Math.abs(other[side] - at) < 1e-6
+    const side = ends('to') ? 1 : ends('from') ? -1 : null
+    return side === null ? [] : [{ at, levels: [one.level, other.level], side }]
   })
   return { layers, loops }
 }

@@ -145,6 +145,8 @@ function simple(
       ? [{ from: move(inverse(pose), start), to: move(inverse(pose), end) }]
       : []
   })
+  if (marks.length === 0)
+    throw new CoreError('OFF_THE_SHEET', { name: 'crease', value: 'its line runs over no paper' })
   return { after: { state, marks: [...piece.marks, ...marks] }, line, moving }
 }
 

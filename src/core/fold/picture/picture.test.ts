@@ -1,0 +1,183 @@
+import { area } from '../../geometry'
+import {
+  BASES,
+  figuresOf,
+  fold,
+  motionOf,
+  pictureOf,
+  pictureOfPiece,
+  runProgram,
+  showProgram,
+  turnedPiece,
+  type FoldProgram,
+  type FoldSymbol,
+  type MoveSpec,
+} from '..'
+import { acrossAt, sectionOf } from './section'
+
+const {
+  at,
+  foldAndUnfold,
+  lineOnto,
+  onto,
+  partWay,
+  rotateBy,
+  square,
+  step,
+  through,
+  turnOverUpright,
+  unfold,
+  valley,
+  mountain,
+} = fold
+const programOf = (...moves: readonly MoveSpec[]): FoldProgram =>
+  square(moves.map((move, index) => step({ key: `move-${index + 1}`, say: 'fold' }, move)))
+const lastFrame = (...moves: readonly MoveSpec[]) => {
+  const frame = runProgram(programOf(...moves)).frames.at(-1)
+  if (!frame) throw new Error('no frame')
+  return frame
+}
+const symbols = (...moves: readonly MoveSpec[]) => pictureOf(lastFrame(...moves)).symbols
+const kinds = (all: readonly FoldSymbol[]) => all.map(({ kind }) => kind)
+const find = <Kind extends FoldSymbol['kind']>(all: readonly FoldSymbol[], kind: Kind) =>
+  all.find((one): one is Extract<FoldSymbol, { kind: Kind }> => one.kind === kind)
+const pairs = (numbers: readonly number[]) =>
+  numbers.flatMap((x, index) => (index % 2 === 0 ? [{ x, y: numbers[index + 1] ?? 0 }] : []))
+const cornerIn = valley(onto(at(0, 0), at(0.5, 0.5)))
+
+describe('what is seen', () => {
+  test.each(BASES.map(({ id, program }) => [id, program] as const))(
+    '%s: regions of both sides are as large as the figures say, from above and turned over',
+    (_, program) => {
+      const { end } = runProgram(program)
+      for (const piece of [end, turnedPiece(end)]) {
+        const figures = figuresOf(piece.state)
+        const drawn = (side: 'front' | 'back') =>
+          pictureOfPiece(piece)
+            .regions.filter((region) => region.side === side)
+            .flatMap(({ parts }) => parts)
+            .reduce((sum, part) => sum + area(pairs(part)), 0)
+        expect(Math.abs(drawn('front') - figures.frontSeen)).toBeLessThan(1e-3)
+        expect(Math.abs(drawn('back') - figures.backSeen)).toBeLessThan(1e-3)
+      }
+    },
+  )
+  test('an edge under another layer is hidden, the raw edge of a flap is seen', () => {
+    const { edges } = pictureOfPiece(runProgram(programOf(cornerIn)).end)
+    // From above: the flap's two raw edges and the outline; beneath it nothing ends.
+    expect(edges.hidden).toEqual([])
+    const behind = pictureOfPiece(turnedPiece(runProgram(programOf(cornerIn)).end))
+    expect(behind.edges.hidden.length).toBeGreaterThan(0)
+  })
+  test('a crease that was opened again is a mark on the layer that carries it', () => {
+    const { marks } = pictureOfPiece(runProgram(programOf(foldAndUnfold(onto(at(0, 0), at(1, 1))))).end)
+    expect(marks).toHaveLength(4)
+    expect(new Set(marks)).toEqual(new Set([0, 1]))
+  })
+})
+
+describe('symbols of the international convention', () => {
+  test('a valley fold of a point onto a point: dashed line, arrow from point to point, both landmarks', () => {
+    const all = symbols(cornerIn)
+    expect(find(all, 'line')).toMatchObject({ style: 'valley', seen: true })
+    expect(find(all, 'arrow')).toMatchObject({ head: 'front', from: { x: 0, y: 0 }, to: { x: 0.5, y: 0.5 } })
+    expect(all.filter(({ kind }) => kind === 'landmark')).toHaveLength(2)
+  })
+  test('a mountain fold goes behind', () => {
+    const all = symbols(mountain(onto(at(0, 0), at(0.5, 0.5))))
+    expect(find(all, 'line')).toMatchObject({ style: 'mountain' })
+    expect(find(all, 'arrow')).toMatchObject({ head: 'behind' })
+  })
+  test('a crease goes there and back; an unfolding has its own head and no fold line', () => {
+    expect(find(symbols(foldAndUnfold(onto(at(0, 0), at(1, 1)))), 'arrow')).toMatchObject({
+      head: 'there and back',
+    })
+    const take = { at: partWay(at(0.25, 0.25), at(0, 0), 0.4), layers: 1 }
+    const opened = symbols(cornerIn, unfold(through(at(0.5, 0), at(0, 0.5)), { moves: at(0, 0), take }))
+    expect(find(opened, 'arrow')).toMatchObject({ head: 'unfold' })
+    expect(find(opened, 'line')).toBeUndefined()
+  })
+  test('a line onto a line shows both lines', () => {
+    const edge = lineOnto(through(at(0, 0), at(1, 0)), through(at(0, 0), at(1, 1)), at(0.8, 0.3))
+    const roles = symbols(valley(edge, { moves: at(1, 0) })).flatMap((one) =>
+      one.kind === 'landmark line' ? [one.role] : [],
+    )
+    expect(roles).toEqual(['moves', 'target'])
+  })
+  test('layers are told only where there is a choice', () => {
+    const book = valley(onto(at(0, 0), at(1, 0)))
+    const take = { at: at(0.05, 0.95), layers: 1 }
+    const one = symbols(book, valley(onto(at(0, 1), at(0.3, 0.7)), { take }))
+    expect(find(one, 'layers')).toMatchObject({ taken: 1, of: 2 })
+    expect(find(symbols(book, valley(onto(at(0, 1), at(0.3, 0.7)))), 'layers')).toBeUndefined()
+  })
+  test('turning over shows its axis, rotating its angle, a cut its line', () => {
+    expect(symbols(turnOverUpright)).toEqual([{ kind: 'turn over', axis: 'upright' }])
+    expect(symbols(rotateBy(90))).toEqual([{ kind: 'rotate', degrees: 90 }])
+    const cut = symbols({ kind: 'cut', line: through(at(0.5, 1), at(1, 0.5)), moves: at(1, 1) })
+    expect(cut).toMatchObject([{ kind: 'line', style: 'cut' }])
+  })
+  test('a partial crease is drawn no longer than it is made', () => {
+    const line = find(
+      symbols(foldAndUnfold(onto(at(0, 0), at(1, 0)), { between: [at(0.5, 0), at(0.5, 0.25)] })),
+      'line',
+    )
+    expect(Math.abs((line?.from.y ?? 0) - (line?.to.y ?? 0))).toBeCloseTo(0.25, 4)
+  })
+  test('every move of every base has something drawn, and petal folds show both kinds of line', () => {
+    for (const { program } of BASES)
+      for (const { kind, picture } of showProgram(program).moves)
+        expect(kind === 'shape' || picture.symbols.length > 0).toBe(true)
+    const bird = BASES.find(({ id }) => id === 'bird')
+    const petal = bird && showProgram(bird.program).moves.find((move) => move.kind === 'refold')
+    const styles = petal?.picture.symbols.flatMap((one) => (one.kind === 'line' ? [one.style] : []))
+    expect(new Set(styles)).toEqual(new Set(['valley', 'mountain']))
+    expect(kinds(petal?.picture.symbols ?? [])).toContain('arrow')
+  })
+})
+
+describe('the stack from the side', () => {
+  test('a pleated strip: so many runs, each above the one before, loops closing them', () => {
+    const pleats = BASES.find(({ id }) => id === 'pleats')
+    if (!pleats) throw new Error('no pleats')
+    const { end } = runProgram(pleats.program)
+    const { layers, loops } = sectionOf(end.state, { origin: { x: 0, y: 0.5 }, direction: { x: 1, y: 0 } })
+    expect(layers.map(({ level }) => level).sort()).toEqual([0, 1, 2, 3, 4, 5, 6, 7])
+    expect(loops).toHaveLength(7)
+    for (const { levels } of loops) expect(Math.abs(levels[0] - levels[1])).toBe(1)
+    expect(new Set(loops.map(({ side }) => side))).toEqual(new Set([1, -1]))
+  })
+  test('at a fold the layers that move are named', () => {
+    const { section } = pictureOf(
+      lastFrame(valley(onto(at(0, 0), at(1, 0))), valley(onto(at(1, 0), at(1, 1)))),
+    )
+    expect(section?.layers).toHaveLength(2)
+    expect(section?.moving).toHaveLength(2)
+  })
+  test('the cut runs square to the fold line', () => {
+    const line = acrossAt({ origin: { x: 0, y: 0 }, direction: { x: 1, y: 0 } }, { x: 0.3, y: 0 })
+    expect(Math.abs(line.direction.y)).toBe(1)
+    expect(line.origin).toEqual({ x: 0.3, y: 0 })
+  })
+})
+
+describe('in between', () => {
+  const areaOf = (regions: readonly { readonly parts: readonly (readonly number[])[] }[]) =>
+    regions.flatMap(({ parts }) => parts).reduce((sum, part) => sum + area(pairs(part)), 0)
+  test('a simple fold: what stays and what moves are the piece before it; what comes down shows its other side', () => {
+    const motion = motionOf(lastFrame(cornerIn))
+    if (!motion) throw new Error('no motion')
+    expect(motion.over).toBe(true)
+    expect(areaOf(motion.stays.regions)).toBeCloseTo(7 / 8, 3)
+    expect(areaOf(motion.rises.regions)).toBeCloseTo(1 / 8, 3)
+    expect(areaOf(motion.comesDown.regions)).toBeCloseTo(1 / 8, 3)
+    expect(motion.rises.regions.map(({ side }) => side)).toEqual(['front'])
+    expect(motion.comesDown.regions.map(({ side }) => side)).toEqual(['back'])
+  })
+  test('composite moves, cuts and turning have none', () => {
+    expect(motionOf(lastFrame(turnOverUpright))).toBeNull()
+    expect(
+      motionOf(lastFrame({ kind: 'cut', line: through(at(0.5, 1), at(1, 0.5)), moves: at(1, 1) })),
+    ).toBeNull()
+  })
+})
