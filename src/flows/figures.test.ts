@@ -1,0 +1,138 @@
+import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
+import { defaultGauges, LIBRARY } from '@/core/design'
+import { BASES, FOLD_ENGINE_VERSION } from '@/core/fold'
+import { figuresByHash, keepFigures } from '@/data/repositories/figures'
+import { contentHash } from './content-hash'
+import { shownBase, shownDesign, SHOWN_SHEET_MM } from './figures'
+import { readLibrary } from './read/designs'
+import { baseFoldFile, designFoldFile } from './read/fold-file'
+import { readBase, readBases, readEnd, readFolds, readRunPictures } from './read/folds'
+
+let database: TemporaryDatabase
+beforeEach(async () => {
+  database = await temporaryDatabase()
+})
+afterEach(() => database.remove())
+
+const kept = (hash: string) =>
+  database.db
+    .selectFrom('figure')
+    .select(['key', 'engine', 'body'])
+    .where('program_hash', '=', hash)
+    .execute()
+const rosette = async () => {
+  const found = (await readLibrary(database.context)).find(
+    ({ document }) => document.id === 'corner-folded-rosette',
+  )
+  if (!found) throw new Error('no rosette')
+  const source = LIBRARY.find(({ id }) => id === found.document.id)
+  if (!source) throw new Error('no source')
+  const shown = { variantKey: 'plain', sheetMm: SHOWN_SHEET_MM, gauges: defaultGauges(found.document) }
+  return { ...found, source, shown }
+}
+
+test('figures of all that ships are there before the first page asks', async () => {
+  const { hash } = await rosette()
+  const keys = (await kept(hash)).map(({ key }) => key)
+  expect(keys).toContain('measured')
+  expect(keys.filter((key) => key.startsWith('folds plain'))).toHaveLength(1)
+  for (const base of BASES) expect(await kept(contentHash(base.program).hash)).toHaveLength(1)
+})
+
+test('what is kept is what is shown: nothing is folded again', async () => {
+  const [base] = BASES
+  if (!base) throw new Error('no base')
+  const { context, db } = database
+  // Bases of our own have no hash known beforehand: they are kept under their id.
+  const { shown } = await shownBase(context, { ...base, id: 'made-here' })
+  const [row] = await kept('made-here')
+  expect(row?.engine).toBe(FOLD_ENGINE_VERSION)
+  expect(JSON.parse(row?.body ?? '')).toEqual(JSON.parse(JSON.stringify(shown)))
+  const marked = JSON.stringify({ ...shown, sizes: [] })
+  await keepFigures(
+    db,
+    { programHash: 'kept-before', engine: FOLD_ENGINE_VERSION, key: 'folds' },
+    marked,
+    1,
+    5,
+  )
+  expect((await shownBase(context, { ...base, id: 'kept-before' })).shown.sizes).toEqual([])
+})
+
+test('each setting of a gauge has pictures of its own; near ones share them', async () => {
+  const { hash, source, shown } = await rosette()
+  const ask = async (overhang: number) =>
+    (await shownDesign(database.context, hash, source, { ...shown, gauges: { overhang } }))?.shown
+  const [narrow, wide, wideToo] = [await ask(1), await ask(5), await ask(5.000001)]
+  expect(narrow?.sizes[0]?.share).toBeLessThan(wide?.sizes[0]?.share ?? 0)
+  expect(wideToo?.sizes).toEqual(wide?.sizes)
+  const settings = (await kept(hash)).filter(({ key }) => key.startsWith('folds'))
+  expect(settings.length).toBeGreaterThanOrEqual(2)
+  expect(new Set(settings.map(({ body }) => body)).size).toBe(settings.length)
+})
+
+test('an older engine’s figures are dropped as soon as a newer one keeps its own; a program keeps the latest only', async () => {
+  const { db } = database
+  const key = { programHash: 'x', key: 'folds' }
+  await keepFigures(db, { ...key, engine: 0 }, '{"old":1}', 1, 3)
+  await keepFigures(db, { ...key, engine: 1 }, '{"new":1}', 2, 3)
+  expect(await figuresByHash(db, ['x'], 0, 'folds')).toEqual([])
+  for (let n = 0; n < 6; n++)
+    await keepFigures(db, { programHash: 'x', engine: 1, key: `k${n}` }, '{}', 10 + n, 3)
+  expect((await kept('x')).map((row) => row.key).sort()).toEqual(['k3', 'k4', 'k5'])
+})
+
+test('words follow the pictures: one line for each round, stages named', async () => {
+  const { hash, shown } = await rosette()
+  const folds = await readFolds(database.context, hash, shown)
+  expect(folds?.sideUp).toBe('colour down')
+  for (const { step, round } of folds?.shown.moves ?? [])
+    expect(folds?.words[step]?.says[round]?.length).toBeGreaterThan(3)
+  expect(folds?.words[0]?.stageName).toBe('Diagonals')
+  expect(folds?.shaping).toMatchObject([{ name: 'curl', factor: [0.92, 1] }])
+})
+
+test('the table has every picture of its run; a size that cannot be folded leaves it its words', async () => {
+  const { hash, shown } = await rosette()
+  const pictures = await readRunPictures(database.context, hash, shown)
+  expect(pictures?.moves.filter(({ step }) => step === 1)).toHaveLength(4)
+  expect(
+    await readRunPictures(database.context, hash, { ...shown, sheetMm: 20, gauges: { overhang: 8 } }),
+  ).toBeNull()
+  expect(await readFolds(database.context, 'no such hash', shown)).toBeNull()
+})
+
+test('ends: from both sides, and none for a design told in words', async () => {
+  const { hash, shown } = await rosette()
+  const end = await readEnd(database.context, hash, shown)
+  expect(end?.front.regions.length).toBeGreaterThan(0)
+  expect(end?.back.box.right).toBeCloseTo(-(end?.front.box.left ?? NaN), 3)
+  const told = (await readLibrary(database.context)).find(({ document }) => document.id === 'simple-heart')
+  const variantKey = told?.document.variants[0]?.key ?? ''
+  expect(
+    await readEnd(database.context, told?.hash ?? '', { variantKey, sheetMm: 150, gauges: {} }),
+  ).toBeNull()
+})
+
+test('bases: all of them with how they end, one by its name, none by another', async () => {
+  expect((await readBases(database.context)).map(({ base }) => base.id)).toEqual(BASES.map(({ id }) => id))
+  expect((await readBase(database.context, 'bird'))?.folds.words.length).toBeGreaterThan(5)
+  expect(await readBase(database.context, 'no-such-base')).toBeNull()
+})
+
+test('files: before a move, finished, and none where there is nothing', async () => {
+  const { shown } = await rosette()
+  const { context } = database
+  expect((await designFoldFile(context, 'corner-folded-rosette', shown, 2))?.name).toBe(
+    'corner-folded-rosette-move-3.fold',
+  )
+  const finished = await designFoldFile(context, 'corner-folded-rosette', shown, 999)
+  expect(finished?.name).toBe('corner-folded-rosette.fold')
+  expect(JSON.parse(finished?.text ?? '{}')).toMatchObject({
+    file_spec: 1.2,
+    file_title: 'Corner-folded rosette, finished',
+  })
+  expect(await designFoldFile(context, 'no-such', shown, 0)).toBeNull()
+  expect(baseFoldFile('kite', 150, 1)?.name).toBe('kite-base-move-2.fold')
+  expect(baseFoldFile('no-such', 150, 1)).toBeNull()
+})

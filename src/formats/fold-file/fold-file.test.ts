@@ -1,0 +1,342 @@
+import fc from 'fast-check'
+import { programs } from '../../../test/generators/random-programs'
+import { BASES, figuresOf, foldPattern, pictureOfPiece, runProgram, type FoldProgram } from '@/core/fold'
+import { defaultGauges, gaugeShares, LIBRARY, mainPart, programOf } from '@/core/design'
+import { MOST_FILE_BYTES, readFoldFile, writeFoldFile } from '.'
+
+const WORDS = { title: 'A piece', description: 'for a test', sideMm: 150 }
+const again = (program: FoldProgram, shares = {}) => {
+  const { end } = runProgram(program, shares)
+  const result = readFoldFile(JSON.stringify(writeFoldFile(end, WORDS)))
+  if (!result.ok) throw new Error(JSON.stringify(result.fault))
+  const folded = foldPattern(result.read.pattern, { most: 2 })
+  if (!folded.ok) throw new Error(JSON.stringify(folded.faults))
+  return { end, read: result.read, folded }
+}
+
+const shipped: readonly (readonly [string, FoldProgram, Readonly<Record<string, number>>])[] = [
+  ...BASES.map(({ id, program }) => [id, program, {}] as const),
+  ...LIBRARY.flatMap((design) =>
+    design.variants.flatMap((variant) => {
+      const program = programOf(mainPart(design), variant)
+      const shares = gaugeShares(design, defaultGauges(design), 150)
+      return program ? [[`${design.id} ${variant.key}`, program, shares] as const] : []
+    }),
+  ),
+]
+
+describe('what is written is read again', () => {
+  test.each(shipped)('%s: one order, the same size, layers and sides', (_, program, shares) => {
+    const { end, read, folded } = again(program, shares)
+    expect(read.title).toBe('A piece')
+    expect(read.unit).toBe('mm')
+    expect(folded.orders).toBe(1)
+    const scale = read.unitsPerExtent / WORDS.sideMm
+    const [one, two] = [figuresOf(end.state), figuresOf(folded.state)]
+    expect(two.mostLayers).toBe(one.mostLayers)
+    expect(two.fewestLayers).toBe(one.fewestLayers)
+    expect(two.shown * scale ** 2).toBeCloseTo(one.shown, 7)
+    // The flat sheet's first corner lies front up there; the piece may lie turned over here.
+    const sides = [one.frontSeen, one.frontSeenBelow].sort((a, b) => a - b)
+    const there = [two.frontSeen, two.frontSeenBelow].map((seen) => seen * scale ** 2).sort((a, b) => a - b)
+    sides.forEach((seen, index) => expect(there[index]).toBeCloseTo(seen, 7))
+  })
+  test('random pieces come back with their layers', () => {
+    fc.assert(
+      fc.property(programs, (program) => {
+        const { end, folded } = again(program)
+        expect(folded.orders).toBe(1)
+        expect(figuresOf(folded.state).mostLayers).toBe(figuresOf(end.state).mostLayers)
+      }),
+      { numRuns: 80 },
+    )
+  })
+  test('the file is FOLD 1.2: a crease pattern, and a folded form that inherits from it', () => {
+    const kite = BASES.find(({ id }) => id === 'kite')
+    const file = kite && writeFoldFile(runProgram(kite.program).end, WORDS)
+    expect(file).toMatchObject({
+      file_spec: 1.2,
+      frame_classes: ['creasePattern'],
+      frame_unit: 'mm',
+      file_frames: [{ frame_classes: ['foldedForm'], frame_parent: 0, frame_inherit: true }],
+    })
+    expect(file?.edges_assignment).toHaveLength(file?.edges_vertices?.length ?? NaN)
+    // The kite: two valleys folded, the diagonal opened again, six stretches of edge.
+    const letters = file?.edges_assignment?.join('') ?? ''
+    expect(letters.replace(/[^V]/g, '')).toBe('VV')
+    expect(letters).toContain('F')
+    for (const [x = NaN, y = NaN] of file?.vertices_coords ?? []) {
+      expect(Math.min(x, y)).toBeGreaterThan(-1e-9)
+      expect(Math.max(x, y)).toBeLessThan(150 + 1e-9)
+    }
+  })
+  test('a state in the middle can be drawn from its file', () => {
+    const bird = BASES.find(({ id }) => id === 'bird')
+    const frame = bird && runProgram(bird.program).frames[7]
+    if (!frame) throw new Error('no frame')
+    const result = readFoldFile(JSON.stringify(writeFoldFile(frame.before, WORDS)))
+    const folded = result.ok && foldPattern(result.read.pattern, { most: 2 })
+    if (!folded || !folded.ok) throw new Error('not folded')
+    expect(pictureOfPiece({ state: folded.state, marks: [] }).regions.length).toBeGreaterThan(0)
+  })
+})
+
+/** A square of 2 with its middle lines; letters of the four half creases as given. */
+const cross = (letters: readonly string[] = ['V', 'V', 'V', 'M'], change: object = {}) => ({
+  file_spec: 1.2,
+  vertices_coords: [
+    [0, 0],
+    [2, 0],
+    [2, 2],
+    [0, 2],
+    [1, 0],
+    [2, 1],
+    [1, 2],
+    [0, 1],
+    [1, 1],
+  ],
+  edges_vertices: [
+    [0, 4],
+    [4, 1],
+    [1, 5],
+    [5, 2],
+    [2, 6],
+    [6, 3],
+    [3, 7],
+    [7, 0],
+    [4, 8],
+    [5, 8],
+    [6, 8],
+    [7, 8],
+  ],
+  edges_assignment: [...'BBBBBBBB', ...letters],
+  ...change,
+})
+const refusal = (input: unknown) => {
+  const result = readFoldFile(typeof input === 'string' ? input : JSON.stringify(input))
+  if (result.ok) throw new Error('it was not refused')
+  return result.fault
+}
+
+describe('what cannot be read says what, where and what to do', () => {
+  test('the file that is right is read and folds to a quarter, four layers', () => {
+    const result = readFoldFile(JSON.stringify(cross()))
+    if (!result.ok) throw new Error(JSON.stringify(result.fault))
+    const folded = foldPattern(result.read.pattern, { most: 10 })
+    expect(folded.ok && figuresOf(folded.state).mostLayers).toBe(4)
+    expect(result.read.unitsPerExtent).toBe(2)
+  })
+  const cases: readonly (readonly [string, unknown, string, string])[] = [
+    ['no JSON', 'fold me', 'the file', 'not JSON'],
+    ['nothing', '', 'the file', 'not JSON'],
+    ['JSON of another kind', '[1, 2]', 'the file', 'expected object'],
+    ['an empty object', {}, 'the file', 'no crease pattern'],
+    ['an unknown key', cross(undefined, { edges_colour: [] }), 'the file', '"edges_colour" is no key'],
+    [
+      'an unknown key in a frame',
+      cross(undefined, { file_frames: [{ framed: 1 }] }),
+      'file_frames 0',
+      '"framed" is no key',
+    ],
+    [
+      'a corner that is no number',
+      cross(undefined, { vertices_coords: [[0, 'NaN']] }),
+      'vertices_coords 0 1',
+      'number',
+    ],
+    [
+      'null where a number should be (NaN in JSON)',
+      cross(undefined, { vertices_coords: [[0, null]] }),
+      'vertices_coords 0 1',
+      'number',
+    ],
+    [
+      'a corner above the plane',
+      cross(undefined, { vertices_coords: [[0, 0, 1]] }),
+      'vertices_coords 0',
+      'above the plane',
+    ],
+    [
+      'no size',
+      cross(undefined, { vertices_coords: Array.from({ length: 9 }, () => [1, 1]) }),
+      'vertices_coords',
+      'no size',
+    ],
+    ['a missing assignment', cross(['V', 'V', 'V']), 'edges_assignment', '12 edges and 11'],
+    ['a letter that is none', cross(['V', 'V', 'V', 'X']), 'edges_assignment 11', 'Invalid'],
+    ['a cut', cross(['V', 'V', 'V', 'C']), 'edges_assignment 11', 'cut'],
+    [
+      'a vertex that is not there',
+      cross(undefined, {
+        edges_vertices: cross().edges_vertices.map((ends, n) => (n === 9 ? [5, 80] : ends)),
+      }),
+      'edges_vertices 9',
+      'vertex 80 of 9',
+    ],
+    [
+      'an edge of nothing',
+      cross(undefined, {
+        edges_vertices: cross().edges_vertices.map((ends, n) => (n === 9 ? [8, 8] : ends)),
+      }),
+      'edges_vertices 9',
+      'one point',
+    ],
+    [
+      'an open outline',
+      cross(undefined, { edges_assignment: [...'VBBBBBBB', 'V', 'V', 'V', 'M'] }),
+      'vertex',
+      'open',
+    ],
+    [
+      'no outline',
+      cross(undefined, { edges_assignment: [...'VVVVVVVV', 'V', 'V', 'V', 'M'] }),
+      'edges_assignment',
+      'no outline',
+    ],
+    [
+      'a folded form only',
+      cross(undefined, { frame_classes: ['foldedForm'] }),
+      'the file',
+      'no crease pattern',
+    ],
+    [
+      'edges that cross without a vertex',
+      cross(undefined, {
+        edges_vertices: [...cross().edges_vertices, [4, 5]],
+        edges_assignment: [...cross().edges_assignment, 'V'],
+        vertices_coords: cross().vertices_coords.map((at, n) => (n === 8 ? [1.9, 0.3] : at)),
+      }),
+      'edges',
+      'cross',
+    ],
+    [
+      'a self-crossing sheet',
+      {
+        vertices_coords: [
+          [0, 0],
+          [1, 1],
+          [1, 0],
+          [0, 1],
+        ],
+        edges_vertices: [
+          [0, 1],
+          [1, 2],
+          [2, 3],
+          [3, 0],
+        ],
+        edges_assignment: ['B', 'B', 'B', 'B'],
+      },
+      'edges 0 and 2',
+      'cross',
+    ],
+    [
+      'a sheet with a bay',
+      {
+        vertices_coords: [
+          [0, 0],
+          [2, 0],
+          [2, 2],
+          [1, 1],
+          [0, 2],
+        ],
+        edges_vertices: [
+          [0, 1],
+          [1, 2],
+          [2, 3],
+          [3, 4],
+          [4, 0],
+        ],
+        edges_assignment: ['B', 'B', 'B', 'B', 'B'],
+      },
+      'the outline',
+      'not convex',
+    ],
+    [
+      'two sheets',
+      {
+        vertices_coords: [
+          [0, 0],
+          [1, 0],
+          [0, 1],
+          [3, 3],
+          [4, 3],
+          [3, 4],
+        ],
+        edges_vertices: [
+          [0, 1],
+          [1, 2],
+          [2, 0],
+          [3, 4],
+          [4, 5],
+          [5, 3],
+        ],
+        edges_assignment: [...'BBBBBB'],
+      },
+      'edges_assignment',
+      'more than one',
+    ],
+    [
+      'an order of faces that are not there',
+      cross(undefined, { faces_vertices: [[0, 4, 8, 7]], faceOrders: [[0, 3, 1]] }),
+      'faceOrders 0',
+      'face 3 of 1',
+    ],
+    [
+      '10,000 creases',
+      cross(undefined, {
+        edges_vertices: Array.from({ length: 10_000 }, () => [0, 1]),
+        edges_assignment: Array.from({ length: 10_000 }, () => 'M'),
+      }),
+      'edges_vertices',
+      '2000 edges',
+    ],
+    ['a file of 50 MB', `{"file_title":"${'x'.repeat(50_000_000)}"}`, 'the file', '50.0 MB'],
+    ['brackets without end', '['.repeat(200_000), 'the file', 'not JSON'],
+    ['a title without end', cross(undefined, { file_title: 'x'.repeat(6000) }), 'file_title', ''],
+  ]
+  test.each(cases)('%s', (_, input, where, what) => {
+    const fault = refusal(input)
+    expect(fault.where).toContain(where)
+    expect(fault.what).toContain(what)
+    expect(fault.todo).toMatch(/[.]$/)
+    expect(JSON.stringify(fault).length).toBeLessThan(700)
+  })
+  test("keys of a program's own are passed over", () => {
+    expect(readFoldFile(JSON.stringify(cross(undefined, { 'mine:colour': 'red' }))).ok).toBe(true)
+  })
+  test('faces listed clockwise have their normal behind them', () => {
+    const faces = [
+      [0, 4, 8, 7],
+      [4, 1, 5, 8],
+    ]
+    const hints = (around: readonly (readonly number[])[]) => {
+      const result = readFoldFile(
+        JSON.stringify(cross(undefined, { faces_vertices: around, faceOrders: [[1, 0, 1]] })),
+      )
+      return result.ok ? result.read.pattern.hints : []
+    }
+    expect(hints(faces)).toMatchObject([{ side: 'front' }])
+    expect(hints(faces.map((face) => [...face].reverse()))).toMatchObject([{ side: 'back' }])
+  })
+  test('the largest file read is stated', () => {
+    expect(MOST_FILE_BYTES).toBe(5_000_000)
+  })
+  test('nothing random is taken for a pattern, nothing throws', () => {
+    fc.assert(
+      fc.property(fc.json(), (text) => {
+        expect(readFoldFile(text).ok).toBe(false)
+      }),
+      { numRuns: 300 },
+    )
+  })
+  test('a hostile mutation of a good file is refused or read, never thrown', () => {
+    const good = cross()
+    fc.assert(
+      fc.property(fc.constantFrom(...Object.keys(good)), fc.jsonValue(), (key, value) => {
+        const result = readFoldFile(JSON.stringify({ ...good, [key]: value }))
+        expect(typeof result.ok).toBe('boolean')
+      }),
+      { numRuns: 300 },
+    )
+  })
+})

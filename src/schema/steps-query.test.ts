@@ -1,0 +1,55 @@
+import { BAD_TEXTS } from '../../test/generators/bad-texts'
+import { LIBRARY, measureDesign } from '@/core/design'
+import { gaugeField, readStepsQuery, startOf, type Query } from './steps-query'
+
+const rosette = LIBRARY.find(({ id }) => id === 'corner-folded-rosette')
+if (!rosette) throw new Error('no rosette')
+const design = measureDesign(rosette)
+const read = (query: Query, unit: 'cm' | 'in' = 'cm') => readStepsQuery(query, design, { unit, usualMm: 150 })
+
+test('an empty address is the design as it stands', () => {
+  expect(read({})).toMatchObject({
+    value: { variantKey: 'plain', sheetMm: 150, gauges: {}, paperId: null, start: 0 },
+    fields: {},
+  })
+})
+test('sheet and gauges in the unit of the reader; the move counted from one', () => {
+  const query = { sheet: '12', [gaugeField('overhang')]: '5 mm', move: '7', paper: 'p1' }
+  expect(read(query).value).toEqual({
+    variantKey: 'plain',
+    sheetMm: 120,
+    gauges: { overhang: 5 },
+    paperId: 'p1',
+    start: 6,
+  })
+  expect(read({ sheet: '6' }, 'in').value.sheetMm).toBeCloseTo(152.4, 9)
+})
+test('a variant that is not there names those that are', () => {
+  const { value, fields } = read({ variant: 'frilled' })
+  expect(value.variantKey).toBe('plain')
+  expect(fields['variant']).toContain('Choose one of: plain')
+})
+test('a gauge beyond its range says the range and stands as usual', () => {
+  const { value, fields, typed } = read({ [gaugeField('overhang')]: '3' })
+  expect(value.gauges).toEqual({})
+  expect(fields[gaugeField('overhang')]).toContain('from 0 cm to 0.8 cm')
+  expect(typed[gaugeField('overhang')]).toBe('3')
+})
+test.each(BAD_TEXTS.filter(([what]) => what !== 'empty'))('a sheet of %s says so at its field', (_, text) => {
+  const { value, fields } = read({ sheet: text })
+  expect(value.sheetMm).toBe(150)
+  expect(fields['sheet']).toMatch(/^[A-Z].*[.]$/)
+})
+test.each([
+  ['0', 0],
+  ['-3', 0],
+  ['2.5', 0],
+  ['x', 0],
+  ['1', 0],
+  ['12', 11],
+])('move %s begins at %i', (text, start) => {
+  expect(startOf({ move: text })).toBe(start)
+})
+test('of a field given twice the first counts', () => {
+  expect(read({ sheet: ['10', '20'] }).value.sheetMm).toBe(100)
+})
