@@ -1,7 +1,5 @@
 import { NO_HISTORY, sparesFor } from '../src/core/batch'
 import { planGrid, sweepSizes } from '../src/core/cut'
-import { figuresOf, flatSheet, foldPattern, simpleFold, unitSquare, type FoldedState } from '../src/core/fold'
-import { bisectorOfPoints, point, type Point } from '../src/core/geometry'
 import { runState, tapsOf, type RunEvent, type RunPlan } from '../src/core/run'
 import { percentile, report, timeRuns } from './figures'
 
@@ -63,41 +61,3 @@ report(
   'ms',
   null,
 )
-
-/** Three rounds of corners to the centre: 12 folds, 41 faces. */
-function tripleBlintz(): FoldedState {
-  const corners: readonly Point[] = [
-    ...[point(0, 0), point(1, 0), point(1, 1), point(0, 1)],
-    ...[point(0.5, 0), point(1, 0.5), point(0.5, 1), point(0, 0.5)],
-    ...[point(0.25, 0.25), point(0.75, 0.25), point(0.75, 0.75), point(0.25, 0.75)],
-  ]
-  const centre = point(0.5, 0.5)
-  return corners.reduce(
-    (state, corner) =>
-      simpleFold(state, { line: bisectorOfPoints(centre, corner), way: 'valley', grip: 'all' }),
-    flatSheet(unitSquare),
-  )
-}
-const folds = timeRuns(15, () => figuresOf(tripleBlintz()))
-report('triple blintz with figures, median', percentile(folds, 0.5), 'ms', 50)
-report('triple blintz with figures, worst', percentile(folds, 1), 'ms', 150)
-
-/** A map of n x n squares with no letters; its first order. */
-function mapOrder(n: number) {
-  const at = Array.from({ length: n - 1 }, (_, index) => (index + 1) / n)
-  const creases = at.flatMap((share) => [
-    { from: point(share, 0), to: point(share, 1), letter: 'U' as const },
-    { from: point(0, share), to: point(1, share), letter: 'U' as const },
-  ])
-  return foldPattern({ outline: unitSquare, creases }, { most: 1 })
-}
-for (const n of [3, 4])
-  report(
-    `first order of a ${n} x ${n} map, no letters`,
-    percentile(
-      timeRuns(3, () => mapOrder(n)),
-      0.5,
-    ),
-    'ms',
-    null,
-  )
