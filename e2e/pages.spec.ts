@@ -10,6 +10,10 @@ const PLAIN = [
   '/designs/corner-folded-rosette',
   '/designs/narrow-leaf',
   '/designs/simple-heart',
+  '/designs/corner-folded-rosette/steps?move=20',
+  '/designs/crane/steps?move=99',
+  '/bases/frog?move=10',
+  '/designs/pattern',
   '/papers',
   '/papers/new',
   '/logbook',
@@ -19,7 +23,7 @@ const PLAIN = [
 const SIZES = [
   { name: '1280 x 800', width: 1280, height: 800, axe: /./ },
   // The same markup in fewer columns: faults that a narrow page alone has show on these.
-  { name: 'tablet portrait', width: 800, height: 1280, axe: /^\/$|brief|fold|designs|runs/ },
+  { name: 'tablet portrait', width: 800, height: 1280, axe: /^\/$|brief|fold|designs|bases|runs/ },
 ] as const
 
 for (const { name, axe, ...viewport } of SIZES)
@@ -61,7 +65,17 @@ for (const { name, axe, ...viewport } of SIZES)
 test.describe('by night', () => {
   test.use({ colorScheme: 'dark' })
   test('contrast holds in the dark theme too', async ({ page, demo }) => {
-    for (const path of ['/', '/projects', '/designs', '/papers', '/logbook', '/settings', '/projects/new']) {
+    for (const path of [
+      '/',
+      '/projects',
+      '/designs',
+      '/papers',
+      '/logbook',
+      '/settings',
+      '/projects/new',
+      '/designs/crane/steps?move=15',
+      '/designs/pattern',
+    ]) {
       await page.goto(`${demo.address}${path}`)
       await expectAccessible(page)
     }
@@ -81,6 +95,8 @@ test('a page that is not there says so and leads back', async ({ page, demo, qui
     '/runs/nowhere',
     '/logbook/nowhere',
     '/designs/nowhere',
+    '/designs/nowhere/steps',
+    '/bases/nowhere',
   ]) {
     await page.goto(`${demo.address}${path}`)
     await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible()

@@ -46,6 +46,19 @@ const SHOTS: readonly Shot[] = [
   { name: 'project-log', path: ({ hearts }) => `/projects/${hearts}/log` },
   { name: 'designs', path: () => '/designs' },
   { name: 'design', path: () => '/designs/corner-folded-rosette' },
+  { name: 'steps', path: () => '/designs/crane/steps?move=10' },
+  {
+    name: 'pattern',
+    path: () => '/designs/pattern',
+    prepare: async (page) => {
+      const file = await page.request.get(new URL('/api/fold-file/base/frog?move=99', page.url()).href)
+      const buffer = await file.body()
+      await page
+        .locator('#pattern-file')
+        .setInputFiles({ name: 'frog.fold', mimeType: 'application/json', buffer })
+      await page.getByRole('img', { name: 'Folded, from above' }).waitFor()
+    },
+  },
   { name: 'papers', path: () => '/papers' },
   { name: 'logbook', path: () => '/logbook' },
   { name: 'settings', path: () => '/settings' },

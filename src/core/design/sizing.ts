@@ -121,6 +121,8 @@ export function sheetForFinished(
 ): number {
   requireRange('finished size', finishedMm, 'mm', Number.MIN_VALUE, LONGEST_MM)
   const { label, size } = axisOf(variant, axis)
+  // Gauges in mm are right or wrong whatever the sheet: said first, since they decide it.
+  for (const { key, unit } of design.gauges) if (unit === 'mm') gaugeMm(design, settings, key, 1)
   // A gauge that follows the sheet and is not set counts towards the share; one in mm stands beside it.
   const follows = (key: string) => gaugeOf(design, key).unit === 'side' && settings[key] === undefined
   const fromGaugesMm = gaugeTerms(size, (key) =>

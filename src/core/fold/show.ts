@@ -9,7 +9,7 @@ import {
   type MoveSpec,
   type Piece,
 } from './program'
-import { turnOver } from './whole'
+import { turnOver } from './state/whole'
 
 /** One moment of a program, ready to be shown. */
 export interface ShownMove {

@@ -11,11 +11,14 @@ export function Arrow({
   from,
   to,
   head,
+  more,
   view,
 }: {
   readonly from: At
   readonly to: At
   readonly head: Head
+  /** How often this is done again elsewhere: as many strokes across the shaft. */
+  readonly more: number
   readonly view: View
 }) {
   const a = { x: view.x(from.x), y: view.y(from.y) }
@@ -51,11 +54,35 @@ export function Arrow({
         strokeWidth={5}
       />
       {both ? <path d={tail.path} fill="var(--fold-halo)" stroke="var(--fold-line)" strokeWidth={5} /> : null}
+      {more === 0 ? null : (
+        <path
+          d={strokesAcross(a, control, tip.base, Math.min(more, MOST_STROKES))}
+          stroke="var(--fold-line)"
+          strokeWidth={5}
+        />
+      )}
       {head === 'between' ? (
         <circle cx={a.x} cy={a.y} r={9} fill="var(--fold-halo)" stroke="var(--fold-line)" strokeWidth={5} />
       ) : null}
     </g>
   )
+}
+
+/** More strokes than this are not counted by eye. */
+const MOST_STROKES = 4
+
+/** Short strokes across the middle of a curve. */
+function strokesAcross(from: At, control: At, to: At, count: number): string {
+  return Array.from({ length: count }, (_, index) => {
+    const t = 0.42 + (index - (count - 1) / 2) * 0.055
+    const on = (axis: 'x' | 'y') =>
+      (1 - t) ** 2 * from[axis] + 2 * t * (1 - t) * control[axis] + t ** 2 * to[axis]
+    const slope = (axis: 'x' | 'y') =>
+      2 * (1 - t) * (control[axis] - from[axis]) + 2 * t * (to[axis] - control[axis])
+    const size = Math.hypot(slope('x'), slope('y')) || 1
+    const [dx, dy] = [(-slope('y') / size) * 19, (slope('x') / size) * 19]
+    return `M${r(on('x') - dx)} ${r(on('y') - dy)}L${r(on('x') + dx)} ${r(on('y') + dy)}`
+  }).join('')
 }
 
 const r = (value: number): number => Math.round(value * 10) / 10

@@ -18,6 +18,8 @@ interface FoldDiagramProps {
   readonly hidden?: boolean
   /** Drawn for the left hand: everything mirrored, words left as they are. */
   readonly leftHanded?: boolean
+  /** How often this move is done again elsewhere after this one. */
+  readonly more?: number
   /** Without symbols and with heavier lines, for small pictures. */
   readonly small?: boolean
   readonly className?: string
@@ -30,6 +32,7 @@ export function FoldDiagram({
   title,
   hidden = false,
   leftHanded = false,
+  more = 0,
   small = false,
   className = 'h-full w-full',
 }: FoldDiagramProps) {
@@ -43,7 +46,7 @@ export function FoldDiagram({
     >
       <Paper picture={picture} view={view} faces={faces} weight={small ? 9 : 4.5} />
       {hidden ? <Hidden picture={picture} view={view} /> : null}
-      {small ? null : <FoldSymbols symbols={symbols} view={view} />}
+      {small ? null : <FoldSymbols symbols={symbols} view={view} more={more} />}
     </svg>
   )
 }

@@ -8,28 +8,30 @@ const DASHES = { valley: '26 16', mountain: '30 11 4 11 4 11', cut: 'none' } as 
 interface SymbolsProps {
   readonly symbols: readonly FoldSymbol[]
   readonly view: View
+  /** How often the same is done again elsewhere after this. */
+  readonly more: number
 }
 
 /** Lines first, then landmarks, then arrows: what moves lies on top. */
-export function FoldSymbols({ symbols, view }: SymbolsProps) {
+export function FoldSymbols({ symbols, view, more }: SymbolsProps) {
   const rank = (symbol: FoldSymbol) =>
     symbol.kind === 'line' ? 0 : symbol.kind.startsWith('landmark') ? 1 : 2
   const ordered = [...symbols].sort((one, other) => rank(one) - rank(other))
   return (
     <>
       {ordered.map((symbol, index) => (
-        <Symbol key={index} symbol={symbol} view={view} />
+        <Symbol key={index} symbol={symbol} view={view} more={more} />
       ))}
     </>
   )
 }
 
-function Symbol({ symbol, view }: { readonly symbol: FoldSymbol; readonly view: View }) {
+function Symbol({ symbol, view, more }: { readonly symbol: FoldSymbol } & Omit<SymbolsProps, 'symbols'>) {
   switch (symbol.kind) {
     case 'line':
       return <FoldLine symbol={symbol} view={view} />
     case 'arrow':
-      return <Arrow from={symbol.from} to={symbol.to} head={symbol.head} view={view} />
+      return <Arrow from={symbol.from} to={symbol.to} head={symbol.head} more={more} view={view} />
     case 'landmark':
       return (
         <g fill="none" stroke="var(--fold-mark)">

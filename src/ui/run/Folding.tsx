@@ -92,6 +92,7 @@ function Pictures({
   const now = shownNow(run, pictures, cell)
   const leftHanded = run.hand === 'left'
   const { say } = nowWords(run, cell)
+  const more = run.plan.grain === 'fold' ? (run.plan.steps[cell.step]?.repeats ?? 1) - cell.repeat : 0
   if (now.length === 0)
     return (
       <>
@@ -114,6 +115,7 @@ function Pictures({
             picture={picture}
             faces={faces}
             leftHanded={leftHanded}
+            more={more}
             title={now.length === 1 ? say : `${index + 1}. of ${now.length}`}
           />
         </div>

@@ -15,6 +15,11 @@ const AT_THE_TABLE = [
   ['S', 'This piece is spoiled'],
 ] as const
 
+const STEP_BY_STEP = [
+  ['Right, Left', 'The next fold, the one before'],
+  ['End, Home', 'The finished piece, the flat sheet'],
+] as const
+
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable]') !== null
 
@@ -39,6 +44,7 @@ export function KeyboardHelp() {
             Everything by keyboard
           </h2>
           <KeyList title="Everywhere" keys={KEYS} />
+          <KeyList title="Step by step" keys={STEP_BY_STEP} />
           <KeyList title="While folding" keys={AT_THE_TABLE} />
           <form method="dialog" className="modal-action">
             <button className="btn btn-primary">Close</button>

@@ -90,6 +90,7 @@ export function StepThrough({
               faces={faces}
               title={`${said}. ${kindWords(move.kind)}`}
               hidden={hidden}
+              more={word ? word.says.length - 1 - move.round : 0}
               leftHanded={leftHanded}
             />
           )

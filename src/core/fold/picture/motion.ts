@@ -1,8 +1,8 @@
 import { after, inverse, reflection, type Line } from '../../geometry'
-import { halvesOf } from '../grip'
-import { piecesOf, type Piece as FoldedPiece } from '../pieces'
+import { halvesOf } from '../moves/grip'
+import { piecesOf, type Piece as FoldedPiece } from '../moves/pieces'
 import type { Frame } from '../program'
-import { relation, type FoldedState } from '../types'
+import { relation, type FoldedState } from '../state/types'
 import { drawn, type FoldPicture } from './picture'
 import { seenFrom } from './visible'
 

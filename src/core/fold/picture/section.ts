@@ -1,6 +1,6 @@
 import { flips, leftOf, move, signedDistance, type Line, type Point, type Polygon } from '../../geometry'
-import { lying } from '../start'
-import { relation, type FoldedState } from '../types'
+import { lying } from '../state/start'
+import { relation, type FoldedState } from '../state/types'
 
 /** One layer in a cut through the piece: from where to where, how high it lies, which side of it is up. */
 export interface SectionLayer {

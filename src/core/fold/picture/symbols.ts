@@ -2,10 +2,10 @@ import { distance, flips, mirrored, move, signedDistance, type Point } from '../
 import { boxOf, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
 import { sheetPoint, type Table } from '../program/resolve'
 import type { LineSpec, PointSpec } from '../program'
-import { letterOf } from '../refold'
-import { lying } from '../start'
-import type { FoldedState } from '../types'
-import { whereIs } from '../where'
+import { letterOf } from '../moves/refold'
+import { lying } from '../state/start'
+import type { FoldedState } from '../state/types'
+import { whereIs } from '../state/where'
 import { onFace, onFaces, type Seen, type Segment } from './visible'
 
 /** What is drawn over a piece to say what the hands do next, in the international convention of origami diagrams. */

@@ -9,10 +9,10 @@ import {
   type Polygon,
 } from '../../geometry'
 import { SAME_AREA, SAME_POINT } from '../../numeric'
-import { outside } from '../cells'
+import { outside } from '../state/cells'
 import type { Piece } from '../program'
-import { lying } from '../start'
-import { relation, type FoldedState } from '../types'
+import { lying } from '../state/start'
+import { relation, type FoldedState } from '../state/types'
 
 /** A stretch in the plane. */
 export interface Segment {

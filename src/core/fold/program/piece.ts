@@ -1,5 +1,5 @@
 import type { Point } from '../../geometry'
-import type { FoldedState } from '../types'
+import type { FoldedState } from '../state/types'
 
 /** A crease that is not folded now: it is seen on the sheet and cuts nothing. */
 export interface SheetMark {

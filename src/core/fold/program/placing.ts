@@ -1,6 +1,6 @@
 import { after, move, rotation, type Isometry, type Point } from '../../geometry'
-import { lying } from '../start'
-import type { FoldedState } from '../types'
+import { lying } from '../state/start'
+import type { FoldedState } from '../state/types'
 
 /** The smallest upright box around the piece. */
 export function boxOf(state: FoldedState): {

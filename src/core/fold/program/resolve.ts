@@ -22,8 +22,8 @@ import {
   type Point,
 } from '../../geometry'
 import { SAME_POINT } from '../../numeric'
-import type { FoldedState } from '../types'
-import { whereIs } from '../where'
+import type { FoldedState } from '../state/types'
+import { whereIs } from '../state/where'
 import type { Amount, GaugeShares, LineSpec, PointSpec, SheetPoint } from './types'
 
 /** What specifications are read against: the piece as it lies and the gauges as set. */

@@ -1,7 +1,8 @@
 import { distance, inverse, move, signedDistance, lineThrough, type Point } from '../../geometry'
-import { cellsOf } from '../cells'
-import { figuresOf, type Figures } from '../figures'
-import { lying } from '../start'
+import { SAME_POINT } from '../../numeric'
+import { cellsOf } from '../state/cells'
+import { figuresOf, type Figures } from '../state/figures'
+import { lying } from '../state/start'
 import { pointOf } from './resolve'
 import type { Piece } from './piece'
 import type { Frame, Trace } from './run'
@@ -46,22 +47,19 @@ function foldLine({ done }: Frame): { readonly length: number; readonly layers: 
   if (!line || creases.length === 0) return { length: 0, layers: 0 }
   const along = (p: Point) =>
     (p.x - line.origin.x) * line.direction.x + (p.y - line.origin.y) * line.direction.y
-  const events = creases
-    .flatMap(({ from, to }) => {
-      const [start, end] = [Math.min(along(from), along(to)), Math.max(along(from), along(to))]
-      return [
-        { at: start, step: 1 },
-        { at: end, step: -1 },
-      ]
-    })
-    .sort((a, b) => a.at - b.at || a.step - b.step)
-  let [now, layers, length, since] = [0, 0, 0, 0]
-  for (const { at, step } of events) {
-    if (now === 0) since = at
-    now += step
-    layers = Math.max(layers, now)
-    if (now === 0) length += at - since
+  const runs = creases
+    .map(({ from, to }) => [along(from), along(to)].sort((a, b) => a - b))
+    .map(([start = 0, end = 0]) => ({ start, end }))
+    .sort((a, b) => a.start - b.start)
+  let [length, reached] = [0, -Infinity]
+  for (const { start, end } of runs) {
+    length += Math.max(0, end - Math.max(start, reached))
+    reached = Math.max(reached, end)
   }
+  // Creases that only touch end to end do not lie on one another.
+  const layersAt = (at: number) =>
+    runs.filter(({ start, end }) => start < at + SAME_POINT && at + SAME_POINT < end).length
+  const layers = Math.max(...runs.map(({ start }) => layersAt(start)))
   return { length, layers }
 }
 

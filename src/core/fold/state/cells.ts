@@ -1,4 +1,4 @@
-import { area, leftPart, lineThrough, overlap, reversed, type Polygon } from '../geometry'
+import { area, leftPart, lineThrough, overlap, reversed, type Polygon } from '../../geometry'
 import { lying } from './start'
 import { relation, type FoldedState } from './types'
 

@@ -1,6 +1,6 @@
-import { CoreError } from '../errors'
-import { IDENTITY, move, signedArea, type Polygon } from '../geometry'
-import { SAME_AREA } from '../numeric'
+import { CoreError } from '../../errors'
+import { IDENTITY, move, signedArea, type Polygon } from '../../geometry'
+import { SAME_AREA } from '../../numeric'
 import type { Face, FoldedState } from './types'
 
 export const unitSquare: Polygon = [

@@ -1,5 +1,5 @@
-import type { Point, Polygon, Subdivision } from '../geometry'
-import type { FoldedState } from './types'
+import type { Point, Polygon, Subdivision } from '../../geometry'
+import type { FoldedState } from '../state/types'
 
 /** M: mountain, V: valley, seen with the sheet's front towards you; U: folded, either way; F: flat, creased only. */
 export type Letter = 'M' | 'V' | 'U' | 'F'

@@ -1,4 +1,4 @@
-import { cross, minus, move, type Point } from '../geometry'
+import { cross, minus, move, type Point } from '../../geometry'
 import type { Face, FoldedState } from './types'
 
 /** How far inside a face's edges a point of the sheet lies, in sheets of side 1; negative outside. */

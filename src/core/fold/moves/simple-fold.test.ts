@@ -10,7 +10,7 @@ import {
   rotation,
   type Line,
   type Polygon,
-} from '../geometry'
+} from '../../geometry'
 import {
   cellsOf,
   check,
@@ -28,7 +28,7 @@ import {
   unitSquare,
   type FoldedState,
   type SimpleFold,
-} from '.'
+} from '..'
 
 const S2 = Math.SQRT2
 const centre = point(0.5, 0.5)

@@ -1,5 +1,5 @@
-import { CoreError } from '../errors'
-import { area, lineThrough, move, point, type Line } from '../geometry'
+import { CoreError } from '../../errors'
+import { area, lineThrough, move, point, type Line } from '../../geometry'
 import {
   BASES,
   check,
@@ -18,7 +18,7 @@ import {
   whereIs,
   type FoldedState,
   type FoldProgram,
-} from '.'
+} from '..'
 
 const { at, foldAndUnfold, middleOf, onto, partWay, square, step, through, valley, unfold, turnOverLevel } =
   fold
@@ -112,6 +112,21 @@ describe('tucks', () => {
     expect(figuresOf(tucked).mostLayers).toBe(3)
     // On top the corner of the page is gone and the page below shows.
     expect(whereIs(tucked, upper)?.x).toBeLessThan(0.98)
+  })
+  test('pulled out again it lies on top as before', () => {
+    const state = book()
+    const upper = point(0.02, 0.98)
+    const line = lineThrough(point(0.75, 1), point(1, 0.75))
+    const tucked = tuck(state, { line, take: [upper], hints: [{ above: point(0.3, 0.5), below: upper }] })
+    const out = tuck(tucked, {
+      // The flap lies on the other side of its crease now.
+      line: lineThrough(point(1, 0.75), point(0.75, 1)),
+      take: [upper],
+      hints: [{ above: upper, below: point(0.98, 0.98) }],
+    })
+    expect(check(out)).toEqual([])
+    expect(figuresOf(out).mostLayers).toBe(2)
+    expect(figuresOf(out).shown).toBeCloseTo(figuresOf(state).shown, 12)
   })
   test('without a word on where it goes there are two orders, and that is refused', () => {
     const state = book()

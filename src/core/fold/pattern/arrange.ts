@@ -1,9 +1,9 @@
-import { centre } from '../geometry'
+import { centre } from '../../geometry'
 import type { PatternFault } from './crease-pattern'
-import { creasesLying } from './creases'
-import { orderConditions, solveOrder, type KnownOrder, type SolveLimits } from './order'
-import { lying } from './start'
-import type { Face, Hinge } from './types'
+import { creasesLying } from '../state/creases'
+import { orderConditions, solveOrder, type KnownOrder, type SolveLimits } from '../order'
+import { lying } from '../state/start'
+import type { Face, Hinge } from '../state/types'
 
 export type Arranged =
   | { readonly ok: true; readonly above: Int8Array; readonly orders: number; readonly atLeast: boolean }

@@ -1,4 +1,4 @@
-import { minus } from '../geometry'
+import { minus } from '../../geometry'
 import type { CutUpSheet, PatternFault } from './crease-pattern'
 
 const ANGLE_SLACK_RAD = 1e-6

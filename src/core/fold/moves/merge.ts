@@ -1,7 +1,7 @@
-import { area, signedArea, type Point, type Polygon } from '../geometry'
-import { SAME_AREA } from '../numeric'
-import { creasesLying } from './creases'
-import { relation, type Face, type FoldedState, type Hinge } from './types'
+import { area, signedArea, type Point, type Polygon } from '../../geometry'
+import { SAME_AREA } from '../../numeric'
+import { creasesLying } from '../state/creases'
+import { relation, type Face, type FoldedState, type Hinge } from '../state/types'
 
 /** Convex hull, counter-clockwise (Andrew's monotone chain). Corners in line with their neighbours are left out. */
 function hull(points: readonly Point[]): Polygon {

@@ -1,4 +1,4 @@
-import type { Isometry, Point, Polygon } from '../geometry'
+import type { Isometry, Point, Polygon } from '../../geometry'
 
 /** One flat piece of the paper: its outline on the sheet, and where it lies now. Faces are known by their index. */
 export interface Face {

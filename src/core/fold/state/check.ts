@@ -11,11 +11,11 @@ import {
   times,
   type Point,
   type Polygon,
-} from '../geometry'
-import { SAME_AREA, SAME_POINT } from '../numeric'
+} from '../../geometry'
+import { SAME_AREA, SAME_POINT } from '../../numeric'
 import { lying } from './start'
 import { creasesLying } from './creases'
-import type { FoldedCrease } from './order'
+import type { FoldedCrease } from '../order'
 import { relation, type FoldedState } from './types'
 
 /** What is wrong with a folded state, and where: faces by index, points on the sheet. */

@@ -7,7 +7,7 @@ import {
   type Point,
   type Polygon,
   type Segment,
-} from '../geometry'
+} from '../../geometry'
 import { arrange } from './arrange'
 import { cornerFaults } from './corner-faults'
 import type {
@@ -21,10 +21,10 @@ import type {
   PatternResult,
 } from './crease-pattern'
 import { layDown } from './lay-down'
-import type { KnownOrder, SolveLimits } from './order'
-import { flatSheet } from './start'
-import { faceAt } from './where'
-import type { Face, Hinge } from './types'
+import type { KnownOrder, SolveLimits } from '../order'
+import { flatSheet } from '../state/start'
+import { faceAt } from '../state/where'
+import type { Face, Hinge } from '../state/types'
 
 /** A letter as an order: seen from the front, the faces of a valley close over their fronts. */
 function letterOrder(

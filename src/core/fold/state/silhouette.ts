@@ -1,5 +1,5 @@
-import { distance, lineThrough, signedDistance, subdivide, type Point, type Polygon } from '../geometry'
-import { coveredShare } from './picture/visible'
+import { distance, lineThrough, signedDistance, subdivide, type Point, type Polygon } from '../../geometry'
+import { coveredShare } from '../picture/visible'
 import { lying } from './start'
 import type { FoldedState } from './types'
 

@@ -1,7 +1,7 @@
-import type { Line, Polygon } from '../geometry'
+import type { Line, Polygon } from '../../geometry'
 import { closeGrip, halvesOf, type Grip } from './grip'
 import { hingesOf, piecesOf } from './pieces'
-import { relation, type FoldedState } from './types'
+import { relation, type FoldedState } from '../state/types'
 
 /** A straight cut through some layers; what lies on the line's left comes off. */
 export interface CutOff {

@@ -1,4 +1,4 @@
-import { after, distance, lineThrough, move, reflection, type Isometry } from '../geometry'
+import { after, distance, lineThrough, move, reflection, type Isometry } from '../../geometry'
 import type { CutUpSheet, PatternFault } from './crease-pattern'
 
 /** Ways round a corner that end further apart than this, in sheets of side 1, do not close. */

@@ -1,5 +1,5 @@
-import { CoreError } from '../errors'
-import type { Point } from '../geometry'
+import { CoreError } from '../../errors'
+import type { Point } from '../../geometry'
 import type { PatternFault } from './crease-pattern'
 
 /** A fault of a pattern as the error of the one who stated the creases. */

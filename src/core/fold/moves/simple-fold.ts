@@ -1,10 +1,10 @@
-import { CoreError } from '../errors'
-import { overlap } from '../geometry'
+import { CoreError } from '../../errors'
+import { overlap } from '../../geometry'
 import { closeGrip, halvesOf, type SimpleFold } from './grip'
 import { mergeFlat } from './merge'
 import { hingesOf, piecesOf, type Piece } from './pieces'
-import { lying } from './start'
-import { relation, type Above, type FoldedState } from './types'
+import { lying } from '../state/start'
+import { relation, type Above, type FoldedState } from '../state/types'
 
 /** The relation of two pieces that overlap now. */
 function relationNow(state: FoldedState, first: Piece, second: Piece, way: SimpleFold['way']): Above {

@@ -1,4 +1,4 @@
-import { after, reflection, type Isometry, type Line } from '../geometry'
+import { after, reflection, type Isometry, type Line } from '../../geometry'
 import type { FoldedState } from './types'
 
 /** The whole piece turned over left to right: what was on top is below. */

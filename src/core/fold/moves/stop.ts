@@ -1,9 +1,19 @@
-import { cross, leftOf, move, overlap, plus, signedDistance, times, type Line, type Point } from '../geometry'
-import { CoreError } from '../errors'
-import { SAME_POINT } from '../numeric'
+import {
+  cross,
+  leftOf,
+  move,
+  overlap,
+  plus,
+  signedDistance,
+  times,
+  type Line,
+  type Point,
+} from '../../geometry'
+import { CoreError } from '../../errors'
+import { SAME_POINT } from '../../numeric'
 import { closeGrip, halvesOf, type Grip, type SimpleFold } from './grip'
-import { lying } from './start'
-import { relation, type FoldedState } from './types'
+import { lying } from '../state/start'
+import { relation, type FoldedState } from '../state/types'
 
 /**
  * The physical stop: how far a flap can be taken before paper it hangs on, or that lies on it, holds it back.

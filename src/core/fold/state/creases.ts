@@ -1,5 +1,5 @@
-import { move } from '../geometry'
-import type { FoldedCrease } from './order'
+import { move } from '../../geometry'
+import type { FoldedCrease } from '../order'
 import type { Face, Hinge } from './types'
 
 /** Poses whose matrices differ by less than this are one way up: the crease between them is flat. */

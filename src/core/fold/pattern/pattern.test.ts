@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { flips, lineThrough, point, type Point, type Polygon } from '../geometry'
+import { flips, lineThrough, point, type Point, type Polygon } from '../../geometry'
 import {
   check,
   figuresOf,
@@ -15,7 +15,7 @@ import {
   type FoldedState,
   type Letter,
   type PatternResult,
-} from '.'
+} from '..'
 
 const LIMITS = { most: 1000 }
 const centre = point(0.5, 0.5)

@@ -1,11 +1,11 @@
-import { centre, cross, dot, flips, length, minus, plus, times, type Point } from '../geometry'
-import { faultError, manyOrders } from './fault-error'
-import { arrange } from './arrange'
-import type { Crease, Hint, Letter } from './crease-pattern'
-import { hintOrders, layCreases } from './pattern'
-import type { KnownOrder } from './order'
-import { relation, type Face, type FoldedState, type Hinge } from './types'
-import { faceAt } from './where'
+import { centre, cross, dot, flips, length, minus, plus, times, type Point } from '../../geometry'
+import { faultError, manyOrders } from '../pattern/fault-error'
+import { arrange } from '../pattern/arrange'
+import type { Crease, Hint, Letter } from '../pattern/crease-pattern'
+import { hintOrders, layCreases } from '../pattern/pattern'
+import type { KnownOrder } from '../order'
+import { relation, type Face, type FoldedState, type Hinge } from '../state/types'
+import { faceAt } from '../state/where'
 
 /** A stretch on the sheet. */
 export interface Stretch {

@@ -1,4 +1,4 @@
-import { CoreError } from '../errors'
+import { CoreError } from '../../errors'
 import {
   contains,
   leftPart,
@@ -9,10 +9,10 @@ import {
   type Line,
   type Point,
   type Polygon,
-} from '../geometry'
-import { SAME_POINT } from '../numeric'
-import { lying } from './start'
-import { relation, type Above, type FoldedState, type Hinge } from './types'
+} from '../../geometry'
+import { SAME_POINT } from '../../numeric'
+import { lying } from '../state/start'
+import { relation, type Above, type FoldedState, type Hinge } from '../state/types'
 
 /** Which layers a fold takes: all, or so many from the side it folds to, at a point of the moving part. */
 export type Grip = 'all' | { readonly at: Point; readonly layers: number }

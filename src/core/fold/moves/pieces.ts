@@ -9,11 +9,11 @@ import {
   type Line,
   type Point,
   type Polygon,
-} from '../geometry'
-import { SAME_POINT } from '../numeric'
+} from '../../geometry'
+import { SAME_POINT } from '../../numeric'
 import type { Halves } from './grip'
-import { lying } from './start'
-import type { Face, FoldedState, Hinge } from './types'
+import { lying } from '../state/start'
+import type { Face, FoldedState, Hinge } from '../state/types'
 
 /** A piece after the fold: which face it was, whether it moved, and its new face. */
 export interface Piece {

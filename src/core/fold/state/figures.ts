@@ -1,4 +1,4 @@
-import { area, flips, type Polygon } from '../geometry'
+import { area, flips, type Polygon } from '../../geometry'
 import { cellsOf, shownArea, type Cell } from './cells'
 import { lying } from './start'
 import type { FoldedState } from './types'

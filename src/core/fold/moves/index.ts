@@ -1,0 +1,7 @@
+export type { SimpleFold } from './grip'
+export * from './simple-fold'
+export * from './fold-between'
+export * from './refold'
+export * from './cut-off'
+export * from './stop'
+export * from './merge'

@@ -1,0 +1,2 @@
+export * from './crease-pattern'
+export { foldPattern } from './pattern'

@@ -1,0 +1,164 @@
+import { renderToStaticMarkup } from 'react-dom/server'
+import {
+  BASES,
+  fold,
+  foldPattern,
+  runProgram,
+  showProgram,
+  unitSquare,
+  type FoldProgram,
+  type MoveSpec,
+} from '@/core/fold'
+import { FoldDiagram } from './FoldDiagram'
+import { InBetween } from './InBetween'
+import { PatternDrawing } from './PatternDrawing'
+import { endWords, StackSide } from './StackSide'
+import { facesOf } from './faces'
+import { boxWith, viewOf } from './view'
+
+const { at, foldAndUnfold, onto, rotateBy, square, step, turnOverUpright, valley } = fold
+const FACES = { front: '#ffffff', back: '#c4491d' }
+const programOf = (...moves: readonly MoveSpec[]): FoldProgram =>
+  square(moves.map((move, index) => step({ key: `m${index}`, say: 'fold' }, move)))
+const lastShown = (...moves: readonly MoveSpec[]) => {
+  const move = showProgram(programOf(...moves)).moves.at(-1)
+  if (!move) throw new Error('no move')
+  return move
+}
+const draw = (moves: readonly MoveSpec[], props: object = {}) =>
+  renderToStaticMarkup(
+    <FoldDiagram picture={lastShown(...moves).picture} faces={FACES} title="A step" {...props} />,
+  )
+const numbersIn = (text: string) => (text.match(/-?\d+(\.\d+)?/g) ?? []).map(Number)
+const cornerIn = valley(onto(at(0, 0), at(0.5, 0.5)))
+
+describe.each(BASES)('$name', ({ program }) => {
+  const { moves, front } = showProgram(program)
+  test.each([false, true])('every picture stays inside its frame, left-handed: %p', (leftHanded) => {
+    for (const { picture } of moves) {
+      const svg = renderToStaticMarkup(
+        <FoldDiagram picture={picture} faces={FACES} title="A step" leftHanded={leftHanded} hidden />,
+      )
+      const [, , width = 0, height = 0] = numbersIn(/viewBox="([^"]+)"/.exec(svg)?.[1] ?? '')
+      expect(Math.max(width, height)).toBe(1000)
+      for (const [, d] of svg.matchAll(/<path d="(M[^"]+)" fill="#/g)) {
+        const numbers = numbersIn(d ?? '')
+        numbers.forEach((value, index) => {
+          expect(value).toBeGreaterThanOrEqual(0)
+          expect(value).toBeLessThanOrEqual(index % 2 === 0 ? width : height)
+        })
+      }
+      expect(svg).not.toContain('NaN')
+    }
+  })
+  test('the finished base shows the colours it should and no symbols', () => {
+    const svg = renderToStaticMarkup(<FoldDiagram picture={front} faces={FACES} title="End" small />)
+    for (const side of ['front', 'back'] as const)
+      expect(svg.includes(`fill="${FACES[side]}"`)).toBe(front.regions.some((region) => region.side === side))
+    expect(svg).not.toContain('var(--fold-line)')
+  })
+})
+
+test('a valley line is dashed, a mountain line has dots between its dashes', () => {
+  expect(draw([cornerIn])).toContain('stroke-dasharray="26 16"')
+  expect(draw([{ ...cornerIn, way: 'mountain' } as MoveSpec])).toContain('stroke-dasharray="30 11 4 11 4 11"')
+})
+test('a picture has its name; one with words beside it is passed over by readers', () => {
+  expect(draw([cornerIn])).toContain('aria-label="A step"')
+  expect(draw([cornerIn], { title: '' })).toContain('aria-hidden="true"')
+})
+test('hidden edges only on wish', () => {
+  const moves = [valley(onto(at(0, 0), at(0.7, 0.7))), turnOverUpright, rotateBy(0)]
+  const hiddenDash = 'stroke-dasharray="2 9"'
+  expect(draw(moves)).not.toContain(hiddenDash)
+  expect(draw(moves, { hidden: true })).toContain(hiddenDash)
+})
+test('for the left hand the piece is mirrored, its words are not', () => {
+  const [right, left] = [false, true].map((leftHanded) => draw([rotateBy(90)], { leftHanded }))
+  expect(right).toContain('1/4 turn')
+  expect(left).toContain('1/4 turn')
+  const place = (mirrored: boolean) => {
+    const view = viewOf({ left: 0, right: 1, bottom: 0, top: 1 }, 100, mirrored)
+    return view.x(0.25)
+  }
+  expect(place(false) + place(true)).toBeCloseTo(1000, 9)
+})
+test('an arrow that reaches beyond the piece widens the picture', () => {
+  const { picture } = lastShown(valley(onto(at(0, 0), at(0.2, 0)), { moves: at(0, 0) }))
+  const box = boxWith({ left: 0.1, right: 0.2, bottom: 0, top: 0.1 }, picture.symbols)
+  expect(box.left).toBeLessThan(0.01)
+})
+test('turning over shows its axis, a crease there and back two heads', () => {
+  expect(draw([turnOverUpright])).toContain('stroke-dasharray="16 8 3 8"')
+  const heads = draw([foldAndUnfold(onto(at(0, 0), at(1, 1)))]).match(/Z" fill="var\(--fold-(line|halo)\)"/g)
+  expect(heads?.length).toBeGreaterThanOrEqual(2)
+})
+
+test('what is done again elsewhere: as many strokes across the arrow', () => {
+  const strokes = (more: number) =>
+    /<path d="((?:M[^ML"]+L[^ML"]+)+)" stroke="var\(--fold-line\)" stroke-width="5"/
+      .exec(draw([cornerIn], { more }))?.[1]
+      ?.split('M').length ?? 1
+  expect([0, 1, 3].map((more) => strokes(more) - 1)).toEqual([0, 1, 3])
+})
+
+describe('the stack from the side', () => {
+  const section = lastShown(valley(onto(at(0, 0), at(1, 0))), valley(onto(at(1, 0), at(1, 1)))).picture
+    .section
+  test('says how many runs move and which end is closed', () => {
+    if (!section) throw new Error('no section')
+    const svg = renderToStaticMarkup(<StackSide section={section} faces={FACES} />)
+    expect(svg).toContain('2 runs of paper, 2 of them move')
+    expect(endWords(section)).toMatch(/^Left end (open|closed), right end (open|closed)[.]$/)
+    expect(svg).not.toContain('NaN')
+  })
+  test('a book cut across its spine is closed on one side', () => {
+    const book = lastShown(valley(onto(at(0, 0), at(1, 0))), valley(onto(at(0.75, 0), at(0.75, 1)))).picture
+      .section
+    const across = lastShown(
+      valley(onto(at(0, 0), at(1, 0))),
+      valley(onto(at(1, 0), at(0.5, 0)), { moves: at(1, 0) }),
+    ).picture.section
+    expect(book && endWords(book)).toBe('Left end open, right end open.')
+    expect(across && endWords(across)).toContain('closed')
+  })
+})
+
+test('in between: paper that stays, paper that rises and comes down, over or behind', () => {
+  for (const way of ['valley', 'mountain'] as const) {
+    const { picture, motion } = lastShown({ ...cornerIn, way } as MoveSpec)
+    if (!motion) throw new Error('no motion')
+    const svg = renderToStaticMarkup(
+      <InBetween
+        picture={picture}
+        motion={motion}
+        faces={FACES}
+        leftHanded={false}
+        onEnd={() => undefined}
+      />,
+    )
+    const still = svg.indexOf('<path')
+    expect(svg.indexOf('fold-rises') < still).toBe(way === 'mountain')
+    expect(svg).toContain('fold-comes-down')
+  }
+})
+
+test('a pattern: its lines by letter, its faults ringed and numbered', () => {
+  const half = { x: 0.5, y: 0.5 }
+  const pattern = {
+    outline: unitSquare,
+    creases: [{ from: half, to: { x: 1, y: 0.5 }, letter: 'M' as const }],
+  }
+  const folded = foldPattern(pattern, { most: 1 })
+  expect(folded.ok).toBe(false)
+  const svg = renderToStaticMarkup(<PatternDrawing pattern={pattern} places={[half]} title="Faults" />)
+  expect(svg).toContain('<circle cx="500" cy="500"')
+  expect(svg).toContain('>1</text>')
+})
+
+test('faces: colour down begins with the back of the paper up', () => {
+  const paper = { frontColour: '#111111', backColour: '#eeeeee' }
+  expect(facesOf(paper, 'colour down')).toEqual({ front: '#eeeeee', back: '#111111' })
+  expect(facesOf(paper, 'colour up')).toEqual({ front: '#111111', back: '#eeeeee' })
+  expect(runProgram(programOf(cornerIn)).frames).toHaveLength(1)
+})

@@ -1,0 +1,135 @@
+import { renderToStaticMarkup } from 'react-dom/server'
+import { CoreError } from '@/core/errors'
+import { BASES, showProgram, type MoveSpec } from '@/core/fold'
+import { handlingOf } from '@/core/paper'
+import type { Followed } from '@/flows/read/folds'
+import type { DrawerPaper } from '@/flows/read/papers'
+import type { Preferences } from '../format'
+import { pack } from '../packed'
+import { foldProblem } from './fold-problem'
+import { StepThrough } from './StepThrough'
+import { countWords, handlingWords, kindWords, markDistances } from './step-words'
+
+const PREFERENCES: Preferences = {
+  unit: 'cm',
+  ruler: 'mm-1',
+  zone: 'UTC',
+  currency: 'EUR',
+  locale: 'en',
+  nowMs: 0,
+}
+const kite = BASES.find(({ id }) => id === 'kite')
+if (!kite) throw new Error('no kite')
+const shown = showProgram(kite.program)
+const folds: Omit<Followed, 'shown'> = {
+  sideUp: 'colour down',
+  words: kite.program.steps.map(({ say, each, rounds, crease, rigour, note }) => ({
+    stageName: null,
+    each,
+    says: rounds.map((round) => round.say ?? say),
+    crease,
+    rigour,
+    note: note ?? null,
+  })),
+  shaping: [{ name: 'curl', model: 'Curling draws it in.', factor: [0.9, 1] }],
+}
+const paper: DrawerPaper = {
+  id: 'p',
+  name: 'Reed Green',
+  frontColour: '#7f9563',
+  backColour: '#ffffff',
+  feel: 'copier',
+  feelLabel: 'copier paper',
+  grammageGsm: 80,
+  caliperMm: 0.1,
+  caliperMeasuredMm: null,
+  note: '',
+  sheets: [],
+}
+const page = (start: number, hand: 'right' | 'left' = 'right') =>
+  renderToStaticMarkup(
+    <StepThrough
+      name="Kite base"
+      folds={folds}
+      shown={pack(shown)}
+      sheetMm={150}
+      papers={[paper]}
+      paperId="p"
+      hand={hand}
+      fileAddress="/api/fold-file/base/kite?"
+      start={start}
+      preferences={PREFERENCES}
+    />,
+  )
+
+test('the second edge of two: counted, said, measured, with a file of just this state', () => {
+  const html = page(2)
+  expect(html).toContain('Step 2 of 2')
+  expect(html).toMatch(/<span class="text-6xl">2<\/span>/)
+  expect(html).toContain('of 2 edges')
+  // 1.082392 x 15 cm is 16.24 cm, read on a ruler in millimetres.
+  expect(html).toContain('16.2 cm, 1 layer')
+  expect(html).toContain('href="/api/fold-file/base/kite?move=3"')
+  expect(html).toContain('A fingernail creases it. It still curls.')
+})
+test('the end: sizes, what shaping leaves of them, both sides', () => {
+  const html = page(99)
+  expect(html).toContain('Finished')
+  expect(html).toContain('12.4 cm</span> width')
+  expect(html).toContain('Estimated after shaping: 11.2 cm to 12.4 cm width')
+  expect(html).toContain('aria-label="Kite base, turned over"')
+})
+test('the left hand begins with mirrored pictures', () => {
+  expect(page(1, 'left')).not.toBe(page(1, 'right'))
+  expect(page(1, 'left')).toMatch(/checked=""[^>]*\/>for the left hand/)
+})
+test('colours are those of the paper, white side up first', () => {
+  expect(page(0)).toContain('fill="#ffffff"')
+  expect(page(99)).toContain('fill="#7f9563"')
+})
+
+test('counting words', () => {
+  const word = { stageName: null, crease: 'firm', rigour: 'strict', note: null } as const
+  expect(countWords({ ...word, each: 'half', says: ['a', 'b'] }, 1)).toEqual({
+    count: '2',
+    of: 'of 2 halves',
+  })
+  expect(countWords({ ...word, each: 'twist', says: ['a'] }, 0)).toEqual({ count: '1', of: 'twist' })
+})
+test('every kind of move has its sentence', () => {
+  const kinds: readonly MoveSpec['kind'][] = [
+    'fold',
+    'crease',
+    'unfold',
+    'turn over',
+    'rotate',
+    'reverse',
+    'refold',
+    'tuck',
+    'cut',
+    'shape',
+  ]
+  for (const kind of kinds) expect(kindWords(kind)).toMatch(/^[A-Z].*[.]$/)
+  expect(new Set(kinds.map(kindWords)).size).toBe(kinds.length)
+})
+test('what still creases it', () => {
+  expect(handlingWords(handlingOf(8, 0.1))).toContain('Too thick')
+  expect(handlingWords(handlingOf(6, 0.1))).toContain('bone folder')
+})
+test('marks: each distance once, corners left out, nearest first', () => {
+  const mark = (fromNearerCorner: number) => ({ edge: 0, along: fromNearerCorner, fromNearerCorner })
+  expect(markDistances([mark(0.5), mark(0), mark(0.25), mark(0.25)])).toEqual([
+    { share: 0.25, times: 2 },
+    { share: 0.5, times: 1 },
+  ])
+})
+test('what cannot be folded says why and where', () => {
+  const error = new CoreError('NO_SUCH_LAYER', {
+    name: 'step 3 "x", time 1: layers taken',
+    value: 4,
+    at: { x: 0.25, y: 0.5 },
+  })
+  expect(foldProblem(error)).toBe(
+    'Cannot be folded: there is no such layer to take (step 3 "x", time 1: layers taken: 4, 0.25 across and 0.5 up the sheet (side 1)).',
+  )
+})
