@@ -35,8 +35,9 @@ export function Arrow({
   const tip = headAt(b, control, length)
   const tail = headAt(a, control, length)
   const curve = `M${a.x} ${a.y}Q${r(control.x)} ${r(control.y)} ${r(tip.base.x)} ${r(tip.base.y)}`
-  const both = head === 'there and back'
-  const hollow = head === 'behind' || head === 'unfold'
+  const behind = head === 'behind' || head === 'behind and back'
+  const both = head === 'there and back' || head === 'behind and back'
+  const hollow = behind || head === 'unfold'
   return (
     <g strokeLinejoin="round" strokeLinecap="round">
       <path d={curve} fill="none" stroke="var(--fold-halo)" strokeWidth={15} />
@@ -45,7 +46,7 @@ export function Arrow({
         fill="none"
         stroke="var(--fold-line)"
         strokeWidth={6.5}
-        strokeDasharray={head === 'behind' ? '24 10 4 10' : undefined}
+        strokeDasharray={behind ? '24 10 4 10' : undefined}
       />
       <path
         d={tip.path}

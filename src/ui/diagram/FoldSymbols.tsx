@@ -137,6 +137,7 @@ function TurnOver({ axis, view }: { readonly axis: 'upright' | 'level'; readonly
   const [x, y] = upright ? [cx, view.height - 58] : [view.width - 58, cy]
   return (
     <g fill="none" stroke="var(--fold-line)">
+      <path d={axisLine} stroke="var(--fold-halo)" strokeWidth={8} />
       <path d={axisLine} strokeWidth={3} strokeDasharray="16 8 3 8" />
       <g transform={`translate(${x} ${y}) ${upright ? '' : 'rotate(-90)'}`}>
         <path
@@ -145,7 +146,14 @@ function TurnOver({ axis, view }: { readonly axis: 'upright' | 'level'; readonly
           strokeWidth={16}
         />
         <path d="M-96 0C-60 -30 -14 -38 4 -16C22 8 -26 22 -22 -2C-18 -26 40 -22 92 2" strokeWidth={6} />
-        <path d="M92 2l-34 -4l12 -26z" fill="var(--fold-line)" stroke="none" transform="translate(10 4)" />
+        <path
+          d="M92 2l-34 -4l12 -26z"
+          fill="var(--fold-line)"
+          stroke="var(--fold-halo)"
+          strokeWidth={4}
+          paintOrder="stroke"
+          transform="translate(10 4)"
+        />
       </g>
     </g>
   )
@@ -163,10 +171,28 @@ function Rotate({ degrees, view }: { readonly degrees: number; readonly view: Vi
   return (
     <g transform={`translate(${view.width - 90} 84)`}>
       <g transform={`scale(${-way} 1)`} fill="none" stroke="var(--fold-line)" strokeWidth={6}>
+        <path d="M-40 24A46 46 0 1 1 34 30" stroke="var(--fold-halo)" strokeWidth={15} />
         <path d="M-40 24A46 46 0 1 1 34 30" />
-        <path d="M34 30l2 -34l26 18z" fill="var(--fold-line)" stroke="none" transform="translate(-8 8)" />
+        <path
+          d="M34 30l2 -34l26 18z"
+          fill="var(--fold-line)"
+          stroke="var(--fold-halo)"
+          strokeWidth={4}
+          paintOrder="stroke"
+          transform="translate(-8 8)"
+        />
       </g>
-      <text textAnchor="end" x={78} y={-52} dy={140} fontSize={34} fontWeight={600} fill="var(--fold-line)">
+      <text
+        textAnchor="end"
+        x={78}
+        y={88}
+        fontSize={34}
+        fontWeight={600}
+        fill="var(--fold-line)"
+        stroke="var(--fold-halo)"
+        strokeWidth={9}
+        paintOrder="stroke"
+      >
         {TURNS[Math.abs(degrees)] ?? `${Math.abs(degrees)} degrees`}
       </text>
     </g>

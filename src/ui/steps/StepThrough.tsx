@@ -12,6 +12,7 @@ import type { Preferences } from '../format'
 import { useUnpacked, type Packed } from '../packed'
 import { Filmstrip } from './Filmstrip'
 import { StepFigures } from './StepFigures'
+import { STEPS_FORM } from './StepsFor'
 import { BothSides, Finished, Said, Side } from './StepParts'
 import { kindWords } from './step-words'
 
@@ -74,6 +75,8 @@ export function StepThrough({
   const said = word && move ? (word.says[move.round] ?? '') : ''
   return (
     <div className="grid gap-x-8 gap-y-4 tablet:grid-cols-[1.25fr_1fr]">
+      <input type="hidden" name="move" form={STEPS_FORM} value={at + 1} />
+      <input type="hidden" name="paper" form={STEPS_FORM} value={chosen ?? ''} />
       <div className="sheet-panel flex h-[26rem] flex-col p-3 tablet:h-[30rem]">
         {move ? (
           playing && move.motion ? (

@@ -4,6 +4,9 @@ import type { FieldErrors } from '@/schema/field-errors'
 import { Field } from '../forms/Field'
 import { lengthInput, type Preferences } from '../format'
 
+/** What steps through adds where it stands to this form, so that another size is shown at the same fold. */
+export const STEPS_FORM = 'steps-for'
+
 interface StepsForProps {
   readonly design: DesignDocument
   readonly value: StepsQuery
@@ -16,8 +19,7 @@ interface StepsForProps {
 /** For which variant, sheet and gauges the steps are shown: a form that only changes the address. */
 export function StepsFor({ design, value, typed, fields, preferences }: StepsForProps) {
   return (
-    <form method="get" className="mb-4 flex flex-wrap items-start gap-3">
-      {value.paperId === null ? null : <input type="hidden" name="paper" value={value.paperId} />}
+    <form id={STEPS_FORM} method="get" className="mb-4 flex flex-wrap items-start gap-3">
       {design.variants.length === 1 ? null : (
         <Field id="steps-variant" label="Variant" error={fields['variant']}>
           {(aria) => (

@@ -97,6 +97,10 @@ describe('symbols of the international convention', () => {
     expect(find(opened, 'arrow')).toMatchObject({ head: 'unfold' })
     expect(find(opened, 'line')).toBeUndefined()
   })
+  test('a crease made behind goes behind and back', () => {
+    const made = { ...foldAndUnfold(onto(at(0, 0), at(1, 1))), way: 'mountain' } as MoveSpec
+    expect(find(symbols(made), 'arrow')).toMatchObject({ head: 'behind and back' })
+  })
   test('a line onto a line shows both lines', () => {
     const edge = lineOnto(through(at(0, 0), at(1, 0)), through(at(0, 0), at(1, 1)), at(0.8, 0.3))
     const roles = symbols(valley(edge, { moves: at(1, 0) })).flatMap((one) =>

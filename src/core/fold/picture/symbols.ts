@@ -15,10 +15,10 @@ export type FoldSymbol =
       readonly style: 'valley' | 'mountain' | 'cut'
       readonly seen: boolean
     })
-  /** `head`: a fold in front, behind, there and back, or an unfolding. */
+  /** `head`: a fold in front or behind, there and back, an unfolding, or between layers. */
   | (Segment & {
       readonly kind: 'arrow'
-      readonly head: 'front' | 'behind' | 'there and back' | 'unfold' | 'between'
+      readonly head: 'front' | 'behind' | 'there and back' | 'behind and back' | 'unfold' | 'between'
     })
   | { readonly kind: 'turn over'; readonly axis: 'upright' | 'level' }
   | { readonly kind: 'rotate'; readonly degrees: number }
@@ -196,7 +196,7 @@ export function symbolsOf(frame: Frame, seen: Seen, gauges: GaugeShares): readon
       return [
         ...foldLines(seen, clip(frame, creases), spec.way),
         ...landmarks(table, spec.line),
-        ...travels('there and back'),
+        ...travels(spec.way === 'valley' ? 'there and back' : 'behind and back'),
         ...taken(),
       ]
     case 'unfold':
