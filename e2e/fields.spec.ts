@@ -69,7 +69,7 @@ test('brief: every field refuses what it cannot take and keeps the rest', async 
   for (const field of [
     { id: 'lines.0.pieces' },
     { id: 'lines.0.size' },
-    { id: 'lines.0.gauges.overhang', fine: ['zero'] },
+    { id: 'lines.0.gauges.overhang', fine: ['zero', 'empty'] },
     { id: 'lines.0.papers.0.pieces' },
     { id: 'name', fine: ['negative', 'zero', 'huge', '1e999', 'text', 'emoji', 'script'] },
     { id: 'note', fine: ['empty', 'blank', 'negative', 'zero', 'huge', '1e999', 'text', 'emoji', 'script'] },

@@ -142,8 +142,11 @@ test('other sizes are tried in a worker, with the saving named', async ({ page, 
 
 test('the keys are explained, and the skip link leads to the page', async ({ page, demo }) => {
   await page.goto(`${demo.address}/papers`)
-  await page.keyboard.press('?')
-  await expect(page.getByRole('dialog', { name: 'Everything by keyboard' })).toBeVisible()
+  // Again until it listens: the page is there before its scripts are.
+  await expect(async () => {
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog', { name: 'Everything by keyboard' })).toBeVisible({ timeout: 500 })
+  }).toPass()
   await expectAccessible(page)
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog')).toBeHidden()

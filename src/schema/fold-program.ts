@@ -118,6 +118,7 @@ const move = z.discriminatedUnion('kind', [
     name: z.enum(['curl', 'round', 'open', 'inflate', 'bend']),
     model: z.string().min(1).max(500),
     factor: z.tuple([z.number().positive().max(10), z.number().positive().max(10)]).readonly(),
+    axes: z.array(key).min(1).max(20).readonly().optional(),
   }),
 ])
 

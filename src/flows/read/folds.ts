@@ -30,6 +30,8 @@ export interface Shaping {
   readonly name: string
   readonly model: string
   readonly factor: readonly [lowest: number, highest: number]
+  /** The axes it acts on; `null` for all. */
+  readonly axes: readonly string[] | null
 }
 
 /** Something that can be followed fold by fold. */
@@ -56,7 +58,9 @@ function followed(
   const shaping = program.steps.flatMap(({ rounds }) =>
     rounds.flatMap(({ moves }) =>
       moves.flatMap((move) =>
-        move.kind === 'shape' ? [{ name: move.name, model: move.model, factor: move.factor }] : [],
+        move.kind === 'shape'
+          ? [{ name: move.name, model: move.model, factor: move.factor, axes: move.axes ?? null }]
+          : [],
       ),
     ),
   )

@@ -1,13 +1,14 @@
 'use client'
 
 import { nanoid } from 'nanoid'
-import { useState, useSyncExternalStore } from 'react'
+import { useState } from 'react'
 import { useFieldArray, useForm, useWatch } from 'react-hook-form'
 import type { DesignDocument } from '@/core/design'
 import type { DeedResult } from '@/flows/deed'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { Field, FieldError } from '../forms/Field'
 import { FormMessage } from '../forms/FormMessage'
+import { useHydrated } from '../forms/useHydrated'
 import { useSubmit } from '../forms/useSubmit'
 import { formatCertainty, formatDaysLeft, daysUntil, type Preferences } from '../format'
 import { newLine, type BriefValues } from './form-values'
@@ -131,12 +132,3 @@ export function BriefForm({ initial, designs, papers, preferences, save, deed }:
 }
 
 const never = () => () => undefined
-
-/** True once the page listens: false on the server and until its first work in the browser. */
-function useHydrated(): boolean {
-  return useSyncExternalStore(
-    never,
-    () => true,
-    () => false,
-  )
-}

@@ -68,7 +68,13 @@ export function Finished({
   readonly sheetMm: number
   readonly preferences: Preferences
 }) {
-  const [low, high] = [0, 1].map((end) => shaping.reduce((all, { factor }) => all * (factor[end] ?? 1), 1))
+  const factor = (axis: string, end: 0 | 1) =>
+    shaping
+      .filter(({ axes }) => axes === null || axes.includes(axis))
+      .reduce((all, one) => all * one.factor[end], 1)
+  const shaped = shown.sizes.filter(({ axis }) =>
+    shaping.some(({ axes }) => axes === null || axes.includes(axis)),
+  )
   const length = (share: number) => formatLength(share * sheetMm, preferences)
   return (
     <>
@@ -85,10 +91,10 @@ export function Finished({
         <div className="note mt-3">
           <p>
             Estimated after shaping:{' '}
-            {shown.sizes
+            {shaped
               .map(
-                ({ share, label }) =>
-                  `${length(share * (low ?? 1))} to ${length(share * (high ?? 1))} ${label}`,
+                ({ axis, share, label }) =>
+                  `${length(share * factor(axis, 0))} to ${length(share * factor(axis, 1))} ${label}`,
               )
               .join(', ')}
             .

@@ -9,6 +9,7 @@ import { FoldDiagram } from '../diagram/FoldDiagram'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { InBetween } from '../diagram/InBetween'
 import type { Preferences } from '../format'
+import { useHydrated } from '../forms/useHydrated'
 import { useUnpacked, type Packed } from '../packed'
 import { Filmstrip } from './Filmstrip'
 import { StepFigures } from './StepFigures'
@@ -74,7 +75,7 @@ export function StepThrough({
   const word = move && words[move.step]
   const said = word && move ? (word.says[move.round] ?? '') : ''
   return (
-    <div className="grid gap-x-8 gap-y-4 tablet:grid-cols-[1.25fr_1fr]">
+    <div className="grid gap-x-8 gap-y-4 tablet:grid-cols-[1.25fr_1fr]" data-ready={useHydrated()}>
       <input type="hidden" name="move" form={STEPS_FORM} value={at + 1} />
       <input type="hidden" name="paper" form={STEPS_FORM} value={chosen ?? ''} />
       <div className="sheet-panel flex h-[26rem] flex-col p-3 tablet:h-[30rem]">

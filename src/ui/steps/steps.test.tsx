@@ -31,7 +31,7 @@ const folds: Omit<Followed, 'shown'> = {
     rigour,
     note: note ?? null,
   })),
-  shaping: [{ name: 'curl', model: 'Curling draws it in.', factor: [0.9, 1] }],
+  shaping: [{ name: 'curl', model: 'Curling draws it in.', factor: [0.9, 1], axes: ['width'] }],
 }
 const paper: DrawerPaper = {
   id: 'p',
@@ -76,7 +76,7 @@ test('the end: sizes, what shaping leaves of them, both sides', () => {
   const html = page(99)
   expect(html).toContain('Finished')
   expect(html).toContain('12.4 cm</span> width')
-  expect(html).toContain('Estimated after shaping: 11.2 cm to 12.4 cm width')
+  expect(html).toContain('Estimated after shaping: 11.2 cm to 12.4 cm width.')
   expect(html).toContain('aria-label="Kite base, turned over"')
 })
 test('the left hand begins with mirrored pictures', () => {

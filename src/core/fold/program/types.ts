@@ -126,8 +126,9 @@ export type MoveSpec =
       readonly kind: 'shape'
       readonly name: 'curl' | 'round' | 'open' | 'inflate' | 'bend'
       readonly model: string
-      /** Each finished size times a factor in this range. */
+      /** Each finished size times a factor in this range; of these axes only, where they are named. */
       readonly factor: readonly [lowest: number, highest: number]
+      readonly axes?: readonly string[]
     }
 
 export type Rigour = 'strict' | 'even' | 'free'
