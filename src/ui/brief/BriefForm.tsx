@@ -130,5 +130,3 @@ export function BriefForm({ initial, designs, papers, preferences, save, deed }:
     lines.remove(index)
   }
 }
-
-const never = () => () => undefined
