@@ -1,6 +1,7 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { defaultGauges, LIBRARY } from '@/core/design'
 import { BASES, FOLD_ENGINE_VERSION } from '@/core/fold'
+import { saveDesignVersion } from '@/data/repositories/designs'
 import { figuresByHash, keepFigures } from '@/data/repositories/figures'
 import { contentHash } from './content-hash'
 import { shownBase, shownDesign, SHOWN_SHEET_MM } from './figures'
@@ -107,11 +108,42 @@ test('ends: from both sides, and none for a design told in words', async () => {
   const end = await readEnd(database.context, hash, shown)
   expect(end?.front.regions.length).toBeGreaterThan(0)
   expect(end?.back.box.right).toBeCloseTo(-(end?.front.box.left ?? NaN), 3)
-  const told = (await readLibrary(database.context)).find(({ document }) => document.id === 'simple-heart')
-  const variantKey = told?.document.variants[0]?.key ?? ''
-  expect(
-    await readEnd(database.context, told?.hash ?? '', { variantKey, sheetMm: 150, gauges: {} }),
-  ).toBeNull()
+  // Versions of older formats, still pinned by projects, have closed forms and no moves.
+  const told = {
+    ...LIBRARY[0],
+    id: 'told-in-words',
+    gauges: [],
+    parts: [
+      {
+        key: 'x',
+        name: 'x',
+        unitsPerPiece: 1,
+        perSquare: 1,
+        sideUp: 'colour up',
+        sideUpReason: '',
+        stages: [
+          {
+            key: 'a',
+            name: 'a',
+            steps: [{ key: 'a', say: 'Fold', each: 'fold', repeats: 1, crease: 'firm', rigour: 'strict' }],
+          },
+        ],
+      },
+    ],
+    variants: [
+      {
+        key: 'v',
+        name: 'v',
+        without: [],
+        sizes: [{ axis: 'w', label: 'w', size: { share: 1 }, derivation: '' }],
+        outline: [0, 1, 2].map((n) => ({ x: { share: n % 2 }, y: { share: n / 2 } })),
+      },
+    ],
+  }
+  const { hash: toldHash, text } = contentHash(told)
+  const version = { id: told.id, name: 'Told', family: 'heart', hash: toldHash, document: text } as const
+  await saveDesignVersion(database.db, version, 1)
+  expect(await readEnd(database.context, toldHash, { variantKey: 'v', sheetMm: 150, gauges: {} })).toBeNull()
 })
 
 test('bases: all of them with how they end, one by its name, none by another', async () => {

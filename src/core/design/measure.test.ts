@@ -1,5 +1,6 @@
 import { CoreError } from '../errors'
-import { figuresOf, runProgram, check } from '../fold'
+import { check, figuresOf, measureAlong, runProgram } from '../fold'
+import { area } from '../geometry'
 import {
   defaultGauges,
   finishedSizes,
@@ -17,22 +18,36 @@ const source = (id: string): DesignSource => {
   if (!found) throw new Error(`no design ${id}`)
   return found
 }
-const endOf = (id: string, gauges = {}, sheetMm = 150) => {
-  const design = source(id)
-  const program = programOf(mainPart(design), variantOf(design, 'plain'))
-  if (!program) throw new Error(`${id} has no moves`)
-  return runProgram(program, gaugeShares(design, { ...defaultGauges(design), ...gauges }, sheetMm))
+const runOf = (design: DesignSource, variantKey: string, gauges = {}, sheetMm = 150) => {
+  const program = programOf(mainPart(design), variantOf(design, variantKey))
+  if (!program) throw new Error(`${design.id} has no moves`)
+  const shares = gaugeShares(design, { ...defaultGauges(design), ...gauges }, sheetMm)
+  return { program, shares, trace: runProgram(program, shares) }
 }
+const endOf = (id: string, gauges = {}, sheetMm = 150) => runOf(source(id), 'plain', gauges, sheetMm).trace
 
-describe.each(
-  LIBRARY.filter((design) => programOf(mainPart(design), design.variants[0] ?? design.variants[0]!)),
-)('$id', (design) => {
-  test('passes the independent check after every move', () => {
-    for (const { after } of endOf(design.id).frames) expect(check(after.state)).toEqual([])
+const FOLDED = LIBRARY.flatMap((design) =>
+  design.variants.flatMap((variant) =>
+    programOf(mainPart(design), variant) ? [{ design, variant, name: `${design.id}, ${variant.key}` }] : [],
+  ),
+)
+
+test('every design that ships is folded, not told in words', () => {
+  expect(new Set(FOLDED.map(({ design }) => design.id))).toEqual(new Set(LIBRARY.map(({ id }) => id)))
+})
+
+describe.each(FOLDED)('$name', ({ design, variant }) => {
+  test('passes the independent check after every move, and loses no paper but what is cut', () => {
+    const { trace } = runOf(design, variant.key)
+    for (const { after } of trace.frames) {
+      expect(check(after.state)).toEqual([])
+      const cut = (after.state.cutAway ?? []).reduce((sum, part) => sum + area(part), 0)
+      expect(figuresOf(after.state).paper + cut).toBeCloseTo(area(after.state.outline), 9)
+    }
   })
   test('its sizes as forms agree with folding it at other sheets and gauges', () => {
     const document = measureDesign(design)
-    for (const sheetMm of [90, 150, 300])
+    for (const sheetMm of [120, 150, 300])
       for (const at of [0, 0.5, 1]) {
         const gauges = Object.fromEntries(
           design.gauges.map(({ key, unit, least, most }) => {
@@ -40,16 +55,40 @@ describe.each(
             return [key, (least + (most - least) * at) * one]
           }),
         )
-        const { end } = endOf(design.id, gauges, sheetMm)
-        const { width, height } = figuresOf(end.state)
-        const sizes = finishedSizes(document, variantOf(document, 'plain'), sheetMm, gauges)
-        const byAxis = new Map(sizes.map((size) => [size.axis, size.sizeMm]))
-        const wide = byAxis.get('edge-to-edge') ?? byAxis.get('tail-to-head')
-        expect(wide).toBeCloseTo(width * sheetMm, 6)
-        const high = byAxis.get('height')
-        if (high !== undefined) expect(high).toBeCloseTo(height * sheetMm, 6)
+        const { program, shares, trace } = runOf(design, variant.key, gauges, sheetMm)
+        const sizes = finishedSizes(document, variantOf(document, variant.key), sheetMm, gauges)
+        expect(program.measures.length).toBeGreaterThan(0)
+        for (const { axis, measure } of program.measures)
+          expect(sizes.find((size) => size.axis === axis)?.sizeMm).toBeCloseTo(
+            measureAlong(trace.end, measure, shares) * sheetMm,
+            6,
+          )
       }
   })
+})
+
+test('field flower: half a diagonal high less the trimmed tip, 1 - 1 / sqrt 2 wide (derived from the frog base)', () => {
+  const { state } = endOf('field-flower', { trim: 6 }).end
+  const { width, height, mostLayers } = figuresOf(state)
+  expect(height).toBeCloseTo(Math.SQRT1_2 - 6 / 150, 9)
+  expect(width).toBeCloseTo(1 - Math.SQRT1_2, 9)
+  expect(mostLayers).toBe(16)
+})
+
+test('quick butterfly: as long as half the sheet; the span is the sheet less twice the body (derived)', () => {
+  for (const share of [0.015, 0.03, 0.06]) {
+    const { width, height } = figuresOf(endOf('quick-butterfly', { body: share * 150 }).end.state)
+    expect(width).toBeCloseTo(1 - 2 * share, 9)
+    expect(height).toBeCloseTo(0.5, 9)
+  }
+})
+
+test('simple heart: the front shows colour alone, the back white only beside the tips (looked at)', () => {
+  const { state } = runOf(source('simple-heart'), 'rounded').trace.end
+  const figures = figuresOf(state)
+  expect(figures.frontSeen).toBeCloseTo(0, 9)
+  expect(figures.frontSeenBelow / figures.shown).toBeGreaterThan(0.05)
+  expect(figures.frontSeenBelow / figures.shown).toBeLessThan(0.2)
 })
 
 test('rosette: 12 layers at most; its area is that of the square and four tips, 1/8 + 4 p squared (derived)', () => {

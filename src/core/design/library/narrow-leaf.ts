@@ -1,8 +1,14 @@
+import { fold, type LineSpec, type PointSpec } from '../../fold'
 import type { DesignSource } from '../types'
+import { asSteps } from './steps'
 
-/** Kites from both ends of the diagonal: each end is half of 45 degrees to a side of it. */
-const LENGTH = Math.SQRT2
-const HALF_WIDTH = (Math.SQRT2 / 2) * Math.tan(Math.PI / 8)
+const { at, foldAndUnfold, lineOnto, onto, step, through, valley } = fold
+
+/** The rib is the diagonal of the quarter sheet, from the first end up to the other. */
+const rib = through(at(0, 0), at(1, 1))
+/** The fold that brings the raw edge from one end of the rib onto it. */
+const edgeToRib = (end: PointSpec, along: PointSpec, near: PointSpec): LineSpec =>
+  lineOnto(through(end, along), rib, near)
 
 export const narrowLeaf: DesignSource = {
   format: 2,
@@ -20,53 +26,50 @@ export const narrowLeaf: DesignSource = {
       unitsPerPiece: 1,
       perSquare: 4,
       sideUp: 'colour down',
-      sideUpReason: 'The raw edges come in over the white side and leave a white rib only where they meet.',
+      sideUpReason:
+        'The raw edges come in over the white side: nothing of it is seen when they meet on the rib.',
+      sheet: { kind: 'square', turnedDegrees: 45 },
       stages: [
         {
           key: 'kites',
           name: 'Kites',
-          steps: [
-            {
-              key: 'rib',
-              say: 'Corner to corner, crease the rib, open',
-              each: 'rib',
-              repeats: 1,
-              crease: 'light',
-              rigour: 'strict',
-            },
-            {
-              key: 'first-end',
-              say: 'Raw edge to the rib',
-              each: 'edge',
-              repeats: 2,
-              crease: 'firm',
-              rigour: 'strict',
-              note: 'First end. The tip must be sharp.',
-            },
-            {
-              key: 'second-end',
-              say: 'Edge to the rib, from the other end',
-              each: 'edge',
-              repeats: 2,
-              crease: 'firm',
-              rigour: 'strict',
-            },
-          ],
+          steps: asSteps([
+            step(
+              { key: 'rib', say: 'Corner to corner, crease the rib, open', each: 'rib', crease: 'light' },
+              foldAndUnfold(onto(at(1, 0), at(0, 1))),
+            ),
+            step(
+              {
+                key: 'first-end',
+                say: 'Raw edge to the rib',
+                each: 'edge',
+                note: 'First end. The tip must be sharp.',
+              },
+              valley(edgeToRib(at(0, 0), at(1, 0), at(0.7, 0.3)), { moves: at(1, 0) }),
+              valley(edgeToRib(at(0, 0), at(0, 1), at(0.3, 0.7)), { moves: at(0, 1) }),
+            ),
+            step(
+              { key: 'second-end', say: 'Edge to the rib, from the other end', each: 'edge' },
+              valley(edgeToRib(at(1, 1), at(1, 0.5), at(0.7, 0.3)), { moves: at(1, 0.6) }),
+              valley(edgeToRib(at(1, 1), at(0.5, 1), at(0.3, 0.7)), { moves: at(0.6, 1) }),
+            ),
+          ]),
         },
         {
           key: 'halve',
           name: 'Halve',
-          steps: [
-            {
-              key: 'half',
-              say: 'Fold in half along the rib',
-              each: 'fold',
-              repeats: 1,
-              crease: 'burnished',
-              rigour: 'strict',
-              note: 'The folded edges go outside.',
-            },
-          ],
+          steps: asSteps([
+            step(
+              {
+                key: 'half',
+                say: 'Fold in half along the rib',
+                each: 'fold',
+                crease: 'burnished',
+                note: 'The raw edges go inside.',
+              },
+              valley(rib, { moves: at(0.3, 0.7) }),
+            ),
+          ]),
         },
       ],
     },
@@ -80,20 +83,17 @@ export const narrowLeaf: DesignSource = {
         {
           axis: 'tip-to-tip',
           label: 'tip to tip',
-          size: { share: LENGTH },
-          derivation: 'The rib is the diagonal of the quarter sheet: 1.414 of its side.',
+          measure: { extentDegrees: 90 },
+          derivation:
+            'Measured on the folds. On paper: the rib is the diagonal of the quarter sheet, 1.414 of its side.',
         },
         {
           axis: 'width',
           label: 'wide',
-          size: { share: HALF_WIDTH },
-          derivation: 'Half the diagonal times tan 22.5 degrees: 0.293 of the side, after halving.',
+          measure: { extentDegrees: 0 },
+          derivation:
+            'Measured on the folds. On paper: half the diagonal times tan 22.5 degrees, 0.293 of the side, after halving.',
         },
-      ],
-      outline: [
-        { x: { share: -LENGTH / 2 }, y: { share: 0 } },
-        { x: { share: LENGTH / 2 }, y: { share: 0 } },
-        { x: { share: 0 }, y: { share: HALF_WIDTH } },
       ],
     },
     {
@@ -104,21 +104,17 @@ export const narrowLeaf: DesignSource = {
         {
           axis: 'tip-to-tip',
           label: 'tip to tip',
-          size: { share: LENGTH },
-          derivation: 'The rib is the diagonal of the quarter sheet: 1.414 of its side.',
+          measure: { extentDegrees: 90 },
+          derivation:
+            'Measured on the folds. On paper: the rib is the diagonal of the quarter sheet, 1.414 of its side.',
         },
         {
           axis: 'width',
           label: 'wide',
-          size: { share: 2 * HALF_WIDTH },
-          derivation: 'The diagonal times tan 22.5 degrees: 0.586 of the side.',
+          measure: { extentDegrees: 0 },
+          derivation:
+            'Measured on the folds. On paper: the diagonal times tan 22.5 degrees, 0.586 of the side.',
         },
-      ],
-      outline: [
-        { x: { share: -LENGTH / 2 }, y: { share: 0 } },
-        { x: { share: 0 }, y: { share: -HALF_WIDTH } },
-        { x: { share: LENGTH / 2 }, y: { share: 0 } },
-        { x: { share: 0 }, y: { share: HALF_WIDTH } },
       ],
     },
   ],

@@ -1,16 +1,22 @@
-import type { DesignSource, Linear } from '../types'
+import { fold, type LineSpec } from '../../fold'
+import type { DesignSource } from '../types'
+import { asSteps } from './steps'
 
-/** Half the diagonal of the sheet, the unit of this construction: every landmark is an eighth or a quarter of it. */
-const HALF_DIAGONAL = Math.SQRT1_2
-const h = (multiple: number): Linear => ({ share: multiple * HALF_DIAGONAL })
+const { at, foldAndUnfold, lineOnto, onto, step, through, turnOverUpright, valley } = fold
 
-/** Right half from the bottom point up to the notch, in half diagonals; the left half mirrors it. */
-const whole = (rightHalf: readonly (readonly [number, number])[]) => [
-  { x: h(0), y: h(0) },
-  ...rightHalf.map(([x, y]) => ({ x: h(x), y: h(y) })),
-  { x: h(0), y: h(0.75) },
-  ...[...rightHalf].reverse().map(([x, y]) => ({ x: h(-x), y: h(y) })),
-]
+/** From the bottom point up; where the folded bottom edge and the top edge cross it. */
+const middle = through(at(0.375, 0.375), at(0.75, 0.75))
+/** Half of the folded bottom edge, brought up along the middle. */
+const sideUp = (right: boolean): LineSpec =>
+  lineOnto(
+    through(at(0.375, 0.375), right ? at(0.75, 0) : at(0, 0.75)),
+    middle,
+    right ? at(0.8, 0.3) : at(0.3, 0.8),
+  )
+/** Where the two raised edges end, beside one another on the middle. */
+const notchLevel: LineSpec = { square: middle, via: at(0.75, 0) }
+/** Side tips stand 5/8 of the half diagonal out and are folded in to 9/16: our own proportion. */
+const SIDE = (9 / 16) * Math.SQRT1_2
 
 export const simpleHeart: DesignSource = {
   format: 2,
@@ -28,75 +34,78 @@ export const simpleHeart: DesignSource = {
       unitsPerPiece: 1,
       perSquare: 1,
       sideUp: 'colour down',
-      sideUpReason: 'The front of the heart is the underside of the first fold.',
+      sideUpReason:
+        'The front is what comes up over the white side. The back shows white at the top, under the tips.',
+      sheet: { kind: 'square', turnedDegrees: 45 },
       stages: [
         {
           key: 'creases',
           name: 'Diagonals',
-          steps: [
-            {
-              key: 'diagonal',
-              say: 'Corner to opposite corner, crease, open',
-              each: 'diagonal',
-              repeats: 2,
-              crease: 'light',
-              rigour: 'strict',
-            },
-          ],
+          steps: asSteps([
+            step(
+              {
+                key: 'diagonal',
+                say: 'Corner to opposite corner, crease, open',
+                each: 'diagonal',
+                crease: 'light',
+              },
+              foldAndUnfold(onto(at(1, 0), at(0, 1))),
+              foldAndUnfold(onto(at(0, 0), at(1, 1))),
+            ),
+          ]),
         },
         {
           key: 'body',
           name: 'Body',
-          steps: [
-            {
-              key: 'top',
-              say: 'Top corner down to the centre',
-              each: 'corner',
-              repeats: 1,
-              crease: 'firm',
-              rigour: 'strict',
-            },
-            {
-              key: 'bottom',
-              say: 'Bottom corner up to the top edge',
-              each: 'corner',
-              repeats: 1,
-              crease: 'firm',
-              rigour: 'strict',
-            },
-            {
-              key: 'sides',
-              say: 'Bottom edge up along the middle',
-              each: 'side',
-              repeats: 2,
-              crease: 'burnished',
-              rigour: 'strict',
-              note: 'Both edges meet on the middle line. The point at the bottom must be sharp.',
-            },
-            { key: 'over', say: 'Turn over', each: 'turn', repeats: 1, crease: 'none', rigour: 'strict' },
-          ],
+          steps: asSteps([
+            step(
+              { key: 'top', say: 'Top corner down to the centre', each: 'corner' },
+              valley(onto(at(1, 1), at(0.5, 0.5))),
+            ),
+            step(
+              { key: 'bottom', say: 'Bottom corner up to the top edge', each: 'corner' },
+              valley(onto(at(0, 0), at(0.75, 0.75))),
+            ),
+            step(
+              {
+                key: 'sides',
+                say: 'Bottom edge up along the middle',
+                each: 'side',
+                crease: 'burnished',
+                note: 'Both edges meet on the middle line. The point at the bottom must be sharp.',
+              },
+              valley(sideUp(true), { moves: at(0.75, 0) }),
+              valley(sideUp(false), { moves: at(0, 0.75) }),
+            ),
+          ]),
         },
         {
           key: 'tips',
           name: 'Round off',
-          steps: [
-            {
-              key: 'top-tips',
-              say: 'Top tip down, level with the notch',
-              each: 'tip',
-              repeats: 2,
-              crease: 'firm',
-              rigour: 'even',
-            },
-            {
-              key: 'side-tips',
-              say: 'Side tip in, half as much',
-              each: 'tip',
-              repeats: 2,
-              crease: 'firm',
-              rigour: 'even',
-            },
-          ],
+          steps: asSteps([
+            step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+            step(
+              { key: 'top-tips', say: 'Top tip down, level with the notch', each: 'tip', rigour: 'even' },
+              valley(
+                { point: at(1, 0), ontoLine: notchLevel, square: middle },
+                { take: { at: at(0.98, 0.04), layers: 1 } },
+              ),
+              valley(
+                { point: at(0, 1), ontoLine: notchLevel, square: middle },
+                { take: { at: at(0.04, 0.98), layers: 1 } },
+              ),
+            ),
+            step(
+              { key: 'side-tips', say: 'Side tip in, half as much', each: 'tip', rigour: 'even' },
+              ...[at(1, 0.375), at(0.375, 1)].map((tip) =>
+                valley({ beside: middle, by: SIDE, towards: tip }, { moves: tip }),
+              ),
+            ),
+            step(
+              { key: 'front', say: 'Turn back to the front', each: 'turn', crease: 'none' },
+              turnOverUpright,
+            ),
+          ]),
         },
       ],
     },
@@ -110,46 +119,39 @@ export const simpleHeart: DesignSource = {
         {
           axis: 'width',
           label: 'wide',
-          size: h(1.125),
-          derivation: 'Each side tip at 5/8 of the half diagonal is folded in by 1/16: 9/8 of 0.7071 S.',
+          measure: { extentDegrees: 0 },
+          derivation:
+            'Measured on the folds. On paper: each side tip at 5/8 of the half diagonal is folded in by 1/16, 9/8 of 0.7071 S.',
         },
         {
           axis: 'height',
           label: 'high',
-          size: h(0.875),
-          derivation: 'The top tips, 1/4 of the half diagonal above the notch, are halved: 7/8 of 0.7071 S.',
+          measure: { extentDegrees: 90 },
+          derivation:
+            'Measured on the folds. On paper: the top tips, 1/4 of the half diagonal above the notch, are halved, 7/8 of 0.7071 S.',
         },
       ],
-      outline: whole([
-        [0.5625, 0.5625],
-        [0.5625, 0.6875],
-        [0.375, 0.875],
-        [0.125, 0.875],
-      ]),
     },
     {
       key: 'pointed',
       name: 'pointed',
-      without: ['top-tips', 'side-tips'],
+      without: ['over', 'top-tips', 'side-tips', 'front'],
       sizes: [
         {
           axis: 'width',
           label: 'wide',
-          size: h(1.25),
+          measure: { extentDegrees: 0 },
           derivation:
-            'The sides fold along 45 degrees from the bottom point out to 5/8 of the half diagonal.',
+            'Measured on the folds. On paper: the sides fold along 45 degrees from the bottom point out to 5/8 of the half diagonal.',
         },
         {
           axis: 'height',
           label: 'high',
-          size: h(1),
-          derivation: 'From the bottom point to the tips: the half diagonal, 0.7071 S.',
+          measure: { extentDegrees: 90 },
+          derivation:
+            'Measured on the folds. On paper: from the bottom point to the tips, the half diagonal, 0.7071 S.',
         },
       ],
-      outline: whole([
-        [0.625, 0.625],
-        [0.25, 1],
-      ]),
     },
   ],
 }
