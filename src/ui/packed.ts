@@ -25,7 +25,13 @@ export function pack<Value extends object>(value: Value): Packed<Value> {
   return text
 }
 
-/** What was packed; to be read, not changed. */
-export const useUnpacked = <Value>(packed: Packed<Value>): Value =>
-  // Only `pack` makes this type.
-  useMemo(() => (values.get(packed) ?? JSON.parse(packed)) as Value, [packed])
+/** What was packed, or nothing; to be read, not changed. */
+export function useUnpacked<Value>(packed: Packed<Value>): Value
+export function useUnpacked<Value>(packed: Packed<Value> | null): Value | null
+export function useUnpacked<Value>(packed: Packed<Value> | null): Value | null {
+  return useMemo(
+    // Only `pack` makes this type.
+    () => (packed === null ? null : ((values.get(packed) ?? JSON.parse(packed)) as Value)),
+    [packed],
+  )
+}

@@ -86,6 +86,8 @@ export interface FoldedEndView {
   readonly sideUp: DesignPart['sideUp']
   readonly front: FoldPicture
   readonly back: FoldPicture
+  /** Layers at the thickest place of any step. */
+  readonly mostLayers: number
 }
 
 /** How a version ends; `null` where it has no moves. */
@@ -100,9 +102,16 @@ export async function readEnd(
 }
 
 const endView = (
-  { program, shares, shown: { front, back } }: ShownFolds,
+  { program, shares, shown: { front, back, moves } }: ShownFolds,
   sideUp: DesignPart['sideUp'],
-): FoldedEndView => ({ program, shares, sideUp, front, back })
+): FoldedEndView => ({
+  program,
+  shares,
+  sideUp,
+  front,
+  back,
+  mostLayers: Math.max(1, ...moves.map(({ figures }) => figures.after.mostLayers)),
+})
 
 /** A base with its folds; `null` where there is none of that name. */
 export async function readBase(
@@ -138,6 +147,9 @@ export interface RunPictures {
   readonly end: FoldPicture
 }
 
+// The same object for the same folds: what was packed for one page serves the next.
+const runPictures = new WeakMap<ShownProgram, RunPictures>()
+
 /** The pictures of a version for the table; `null` where it has none, or cannot be folded at this size. */
 export async function readRunPictures(
   context: FlowContext,
@@ -149,11 +161,13 @@ export async function readRunPictures(
     if (error instanceof CoreError) return null
     throw error
   })
-  return (
-    folds && {
-      sideUp: folds.sideUp,
-      moves: folds.shown.moves.map(({ step, round, picture }) => ({ step, round, picture })),
-      end: folds.shown.front,
-    }
-  )
+  if (!folds) return null
+  const { sideUp, shown: all } = folds
+  const made = runPictures.get(all) ?? {
+    sideUp,
+    moves: all.moves.map(({ step, round, picture }) => ({ step, round, picture })),
+    end: all.front,
+  }
+  runPictures.set(all, made)
+  return made
 }

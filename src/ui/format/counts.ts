@@ -4,7 +4,11 @@ import type { Preferences } from './preferences'
 export const plural = (count: number, one: string, many = `${one}s`): string =>
   `${count.toLocaleString('en')} ${count === 1 ? one : many}`
 
-const IRREGULAR: Readonly<Record<string, string>> = { leaf: 'leaves', half: 'halves' }
+const IRREGULAR: Readonly<Record<string, string>> = {
+  leaf: 'leaves',
+  half: 'halves',
+  butterfly: 'butterflies',
+}
 
 /** `corners`, `halves`. */
 export const nounMany = (noun: string): string => IRREGULAR[noun] ?? `${noun}s`

@@ -18,13 +18,13 @@ interface FoldScreenProps {
   readonly run: RunView
   readonly design: DesignDocument
   readonly gauges: GaugeSettings
-  readonly pictures: Packed<{ readonly pictures: RunPictures | null }>
+  readonly pictures: Packed<RunPictures> | null
   readonly tones: boolean
 }
 
 /** The screen at the table: what the hands do now, k of n, the tray, and nothing else large. */
 export function FoldScreen({ run, design, gauges, pictures: packed, tones }: FoldScreenProps) {
-  const { pictures } = useUnpacked(packed)
+  const pictures = useUnpacked(packed)
   const table = useRun(run, tones)
   const { phase } = table.state
   const listening = useListening(table)

@@ -1,5 +1,5 @@
 import type { DesignDocument } from '@/core/design'
-import { gaugeField, type StepsQuery } from '@/schema/steps-query'
+import { gaugeField, type StepsQuery } from '@/schema/designs-query'
 import type { FieldErrors } from '@/schema/field-errors'
 import { Field } from '../forms/Field'
 import { lengthInput, type Preferences } from '../format'

@@ -1,22 +1,30 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { openPage } from '@/app/_server/guard'
-import { defaultGauges, finishedSizes, mainPart, stagesOf, variantOf } from '@/core/design'
+import { defaultGauges, FAMILIES, finishedSizes, mainPart, stagesOf, variantOf } from '@/core/design'
 import { SHOWN_SHEET_MM } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
 import { readBases, readEnd, type FoldedEndView } from '@/flows/read/folds'
 import { readHistory } from '@/flows/read/history'
 import { readDrawer } from '@/flows/read/papers'
+import { familyOf, type Query } from '@/schema/designs-query'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
 import { FoldDiagram } from '@/ui/diagram/FoldDiagram'
 import { Silhouette } from '@/ui/design/Silhouette'
-import { countOf, formatExact, formatLength, formatPace } from '@/ui/format'
+import { countOf, nounMany, formatExact, formatLength, formatPace } from '@/ui/format'
 
 export const metadata: Metadata = { title: 'Designs' }
 
-export default async function DesignsPage() {
+interface DesignsPageProps {
+  readonly searchParams: Promise<Query>
+}
+
+export default async function DesignsPage({ searchParams }: DesignsPageProps) {
   const { context, preferences } = await openPage()
-  const designs = await readLibrary(context)
+  const all = await readLibrary(context)
+  const families = FAMILIES.filter((family) => all.some(({ document }) => document.family === family))
+  const family = familyOf(await searchParams, families)
+  const designs = all.filter(({ document }) => family === null || document.family === family)
   const history = await readHistory(context)
   const papers = await readDrawer(context)
   const bases = await readBases(context)
@@ -32,6 +40,18 @@ export default async function DesignsPage() {
     <>
       <h1 className="text-4xl">Designs</h1>
       <p className="second mt-1">Sizes are worked out from the folds, here for a 15 cm sheet.</p>
+      <nav aria-label="Families" className="mt-4 flex flex-wrap gap-2">
+        {[null, ...families].map((one) => (
+          <Link
+            key={one ?? 'all'}
+            href={one === null ? '/designs' : `/designs?family=${one}`}
+            aria-current={one === family ? 'page' : undefined}
+            className={`btn btn-sm ${one === family ? 'btn-primary' : 'btn-outline'}`}
+          >
+            {one === null ? 'all' : nounMany(one)}
+          </Link>
+        ))}
+      </nav>
       <ul className="mt-6 grid gap-6 tablet:grid-cols-3">
         {designs.map(({ document: design }, index) => {
           const [first] = design.variants
@@ -86,6 +106,7 @@ export default async function DesignsPage() {
                     folds.reduce((sum, step) => sum + step.repeats, 0),
                     'fold',
                   )}
+                  {end ? `, ${end.mostLayers} layers at most` : ''}
                 </dd>
                 <dt className="sr-only">Time</dt>
                 <dd className="text-right font-semibold">

@@ -37,6 +37,23 @@ const tipUntilItStops = (towards: PointSpec): MoveSpec => {
   })
 }
 
+const SIZES: DesignSource['variants'][number]['sizes'] = [
+  {
+    axis: 'edge-to-edge',
+    label: 'edge to edge',
+    measure: { extentDegrees: 0 },
+    derivation:
+      'Measured on the folded piece. On paper: each corner round divides the side by the square root of 2, S / 2.828; the petal tips add the overhang on both sides.',
+  },
+  {
+    axis: 'corner-to-corner',
+    label: 'corner to corner',
+    measure: { extentDegrees: 45 },
+    derivation:
+      'Measured on the folded piece. On paper: the diagonal of the square of side S / 2.828, S / 2.',
+  },
+]
+
 export const cornerFoldedRosette: DesignSource = {
   format: 2,
   id: 'corner-folded-rosette',
@@ -174,6 +191,23 @@ export const cornerFoldedRosette: DesignSource = {
                 factor: [0.92, 1],
               },
             ),
+            step(
+              {
+                key: 'curl-strongly',
+                say: 'Roll each petal tightly, the inner rings first',
+                each: 'curl',
+                crease: 'rolled',
+                rigour: 'even',
+                note: 'Over a skewer. Four layers in the outer ring: thin paper only, or they crack.',
+              },
+              {
+                kind: 'shape',
+                name: 'curl',
+                model:
+                  'Tight rolls stand up from the square and take their overhang with them. Common practice, no source.',
+                factor: [0.78, 0.92],
+              },
+            ),
           ]),
         },
       ],
@@ -182,25 +216,17 @@ export const cornerFoldedRosette: DesignSource = {
   variants: [
     {
       key: 'plain',
-      name: 'plain',
-      without: [],
-      sizes: [
-        {
-          axis: 'edge-to-edge',
-          label: 'edge to edge',
-          measure: { extentDegrees: 0 },
-          derivation:
-            'Measured on the folded piece. On paper: each corner round divides the side by the square root of 2, S / 2.828; the petal tips add the overhang on both sides.',
-        },
-        {
-          axis: 'corner-to-corner',
-          label: 'corner to corner',
-          measure: { extentDegrees: 45 },
-          derivation:
-            'Measured on the folded piece. On paper: the diagonal of the square of side S / 2.828, S / 2.',
-        },
-      ],
+      name: 'calm',
+      without: ['curl-strongly'],
+      sizes: SIZES,
       shaping: 'Curling lifts the petals and draws the outline in a little.',
+    },
+    {
+      key: 'curled',
+      name: 'strongly curled',
+      without: ['curl'],
+      sizes: SIZES,
+      shaping: 'Tight rolls stand up from the square and draw the outline in.',
     },
   ],
 }

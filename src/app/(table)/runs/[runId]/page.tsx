@@ -17,7 +17,7 @@ export default async function RunPage({ params }: { readonly params: Promise<{ r
       run={run}
       design={design}
       gauges={gauges}
-      pictures={pack({ pictures })}
+      pictures={pictures && pack(pictures)}
       tones={settings.tones}
     />
   )

@@ -6,7 +6,7 @@ import { SHOWN_SHEET_MM } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
 import { baseFoldFile, designFoldFile, type SavedFile } from '@/flows/read/fold-file'
 import { currentSettings } from '@/flows/settings'
-import { readStepsQuery, startOf, type Query } from '@/schema/steps-query'
+import { readStepsQuery, startOf, type Query } from '@/schema/designs-query'
 import { foldProblem } from '@/ui/steps/fold-problem'
 
 export const dynamic = 'force-dynamic'

@@ -1,4 +1,4 @@
-import { variantOf, gaugeRangeMm, type DesignDocument, type GaugeSettings } from '@/core/design'
+import { variantOf, gaugeRangeMm, type DesignDocument, type Family, type GaugeSettings } from '@/core/design'
 import type { LengthUnit } from '@/core/units'
 import { SHEET_RANGE_MM } from './brief'
 import { parseFields, type FieldErrors } from './field-errors'
@@ -32,6 +32,10 @@ export function startOf(query: Query): number {
 }
 
 export const paperOf = (query: Query): string | null => oneOf(query, 'paper') || null
+
+/** The family an address asks for; none where it asks for none that is there. */
+export const familyOf = (query: Query, families: readonly Family[]): Family | null =>
+  families.find((family) => family === oneOf(query, 'family')) ?? null
 
 /** Reads the address of a steps page. What cannot be read says so at its field and stands as the design has it. */
 export function readStepsQuery(

@@ -1,6 +1,6 @@
 import { BAD_TEXTS } from '../../test/generators/bad-texts'
 import { LIBRARY, measureDesign } from '@/core/design'
-import { gaugeField, readStepsQuery, startOf, type Query } from './steps-query'
+import { familyOf, gaugeField, readStepsQuery, startOf, type Query } from './designs-query'
 
 const rosette = LIBRARY.find(({ id }) => id === 'corner-folded-rosette')
 if (!rosette) throw new Error('no rosette')
@@ -27,7 +27,7 @@ test('sheet and gauges in the unit of the reader; the move counted from one', ()
 test('a variant that is not there names those that are', () => {
   const { value, fields } = read({ variant: 'frilled' })
   expect(value.variantKey).toBe('plain')
-  expect(fields['variant']).toContain('Choose one of: plain')
+  expect(fields['variant']).toContain('Choose one of: calm, strongly curled.')
 })
 test('a gauge beyond its range says the range and stands as usual', () => {
   const { value, fields, typed } = read({ [gaugeField('overhang')]: '3' })
@@ -52,4 +52,9 @@ test.each([
 })
 test('of a field given twice the first counts', () => {
   expect(read({ sheet: ['10', '20'] }).value.sheetMm).toBe(100)
+})
+test('a family that is there, and all of them for any other word', () => {
+  expect(familyOf({ family: 'leaf' }, ['flower', 'leaf'])).toBe('leaf')
+  expect(familyOf({ family: 'bird' }, ['flower', 'leaf'])).toBeNull()
+  expect(familyOf({}, ['flower'])).toBeNull()
 })
