@@ -11,7 +11,7 @@ import { familyOf, type Query } from '@/schema/designs-query'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
 import { FoldDiagram } from '@/ui/diagram/FoldDiagram'
 import { Silhouette } from '@/ui/design/Silhouette'
-import { countOf, nounMany, formatExact, formatLength, formatPace } from '@/ui/format'
+import { countOf, nounMany, plural, formatExact, formatLength, formatPace } from '@/ui/format'
 
 export const metadata: Metadata = { title: 'Designs' }
 
@@ -106,7 +106,7 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
                     folds.reduce((sum, step) => sum + step.repeats, 0),
                     'fold',
                   )}
-                  {end ? `, ${end.mostLayers} layers at most` : ''}
+                  {end ? `, ${plural(end.mostLayers, 'layer')}` : ''}
                 </dd>
                 <dt className="sr-only">Time</dt>
                 <dd className="text-right font-semibold">
