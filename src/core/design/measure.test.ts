@@ -83,6 +83,14 @@ test('quick butterfly: as long as half the sheet; the span is the sheet less twi
   }
 })
 
+test('hexagon flake: blunt, it is a hexagon of half the size (derived: 4 of 8 grid steps)', () => {
+  const { state } = runOf(source('hexagon-flake'), 'blunt').trace.end
+  const { width, height, shown } = figuresOf(state)
+  expect(width).toBeCloseTo(1 / 2, 9)
+  expect(height).toBeCloseTo(Math.sqrt(3) / 4, 9)
+  expect(shown).toBeCloseTo((3 * Math.sqrt(3)) / 32, 9)
+})
+
 test('simple heart: the front shows colour alone, the back white only beside the tips (looked at)', () => {
   const { state } = runOf(source('simple-heart'), 'rounded').trace.end
   const figures = figuresOf(state)

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useRef } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import type { ShownProgram } from '@/core/fold'
 import { FoldDiagram, type PaperFaces } from '../diagram/FoldDiagram'
 import type { FoldWords } from '@/flows/read/folds'
@@ -14,6 +14,8 @@ interface FilmstripProps {
   readonly at: number
   readonly go: (move: number) => void
 }
+
+const Small = memo(FoldDiagram)
 
 /** One small picture a step, and the end: where one is, and a way to any other. */
 export function Filmstrip({ shown, words, faces, leftHanded, at, go }: FilmstripProps) {
@@ -39,7 +41,7 @@ export function Filmstrip({ shown, words, faces, leftHanded, at, go }: Filmstrip
             current={here === step}
             go={() => go(first)}
           >
-            <FoldDiagram picture={picture} faces={faces} leftHanded={leftHanded} title="" small />
+            <Small picture={picture} faces={faces} leftHanded={leftHanded} title="" small />
           </Frame>
         ) : null
       })}
@@ -49,7 +51,7 @@ export function Filmstrip({ shown, words, faces, leftHanded, at, go }: Filmstrip
         current={here === undefined}
         go={() => go(shown.moves.length)}
       >
-        <FoldDiagram picture={shown.front} faces={faces} leftHanded={leftHanded} title="" small />
+        <Small picture={shown.front} faces={faces} leftHanded={leftHanded} title="" small />
       </Frame>
     </ol>
   )

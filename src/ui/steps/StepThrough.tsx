@@ -1,7 +1,7 @@
 'use client'
 
 import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
-import { useCallback, useEffect, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import type { ShownProgram } from '@/core/fold'
 import type { Followed } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -56,7 +56,8 @@ export function StepThrough({
   const [leftHanded, setLeftHanded] = useState(hand === 'left')
   const [playing, setPlaying] = useState(false)
   const paper = papers.find((one) => one.id === chosen)
-  const faces = facesOf(paper ?? ANY_PAPER, sideUp)
+  // The same colours while the paper is the same: the strip's pictures are then not drawn again at every step.
+  const faces = useMemo(() => facesOf(paper ?? ANY_PAPER, sideUp), [paper, sideUp])
   const move = shown.moves[at]
 
   const go = useCallback(

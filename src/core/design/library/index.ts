@@ -2,6 +2,7 @@ import type { DesignSource } from '../types'
 import { cornerFoldedRosette } from './corner-folded-rosette'
 import { crane } from './crane'
 import { fieldFlower } from './field-flower'
+import { hexagonFlake } from './hexagon-flake'
 import { narrowLeaf } from './narrow-leaf'
 import { quickButterfly } from './quick-butterfly'
 import { simpleHeart } from './simple-heart'
@@ -13,5 +14,6 @@ export const LIBRARY: readonly DesignSource[] = [
   narrowLeaf,
   simpleHeart,
   quickButterfly,
+  hexagonFlake,
   crane,
 ]
