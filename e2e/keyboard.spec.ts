@@ -68,8 +68,8 @@ test('the keyboard alone goes the whole way from an empty drawer to the log', as
   await pressOn(page, /^Start folding Simple heart/)
   await page.waitForURL(/\/runs\//)
   await tableReady(page)
-  // Diagonals 2, body 5, tips 4.
-  await pressTimes(page, 'Space', 22)
+  // Diagonals 2, body 4, rounding off 6.
+  await pressTimes(page, 'Space', 24)
   await expect(page.getByRole('heading', { name: 'Look tray 1 over' })).toBeVisible()
   await expect(pieceText(page)).toHaveText('2 of 2')
   await pressTimes(page, 'Enter', 1)

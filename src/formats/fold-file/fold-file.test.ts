@@ -26,7 +26,8 @@ const shipped: readonly (readonly [string, FoldProgram, Readonly<Record<string, 
 ]
 
 describe('what is written is read again', () => {
-  test.each(shipped)('%s: one order, the same size, layers and sides', (_, program, shares) => {
+  const whole = shipped.filter(([, program, shares]) => !runProgram(program, shares).end.state.cutAway)
+  test.each(whole)('%s: one order, the same size, layers and sides', (_, program, shares) => {
     const { end, read, folded } = again(program, shares)
     expect(read.title).toBe('A piece')
     expect(read.unit).toBe('mm')
@@ -40,6 +41,15 @@ describe('what is written is read again', () => {
     const sides = [one.frontSeen, one.frontSeenBelow].sort((a, b) => a - b)
     const there = [two.frontSeen, two.frontSeenBelow].map((seen) => seen * scale ** 2).sort((a, b) => a - b)
     sides.forEach((seen, index) => expect(there[index]).toBeCloseTo(seen, 7))
+  })
+  test('a piece that was cut is written, and refused when it is read: only whole sheets are folded', () => {
+    const cut = shipped.filter(([, program, shares]) => runProgram(program, shares).end.state.cutAway)
+    expect(cut.map(([name]) => name)).toEqual(['field-flower plain'])
+    for (const [, program, shares] of cut) {
+      const file = writeFoldFile(runProgram(program, shares).end, WORDS)
+      const result = readFoldFile(JSON.stringify(file))
+      expect(!result.ok && result.fault.what).toBe('the sheet has more than one outline')
+    }
   })
   test('random pieces come back with their layers', () => {
     fc.assert(
