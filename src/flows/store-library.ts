@@ -2,7 +2,7 @@ import { defaultGauges, LIBRARY } from '@/core/design'
 import { BASES } from '@/core/fold'
 import { saveDesignVersion } from '@/data/repositories/designs'
 import { contentHash } from './content-hash'
-import { measuredDesign, SHOWN_SHEET_MM, shownBase, shownDesign } from './figures'
+import { measuredDesign, shownBase, shownDesign, shownSheetMm } from './figures'
 import type { FlowContext } from './flow-context'
 
 /**
@@ -19,7 +19,7 @@ export async function storeLibrary({ db, nowMs }: FlowContext): Promise<void> {
       for (const { key } of design.variants)
         await shownDesign({ db: trx, nowMs }, hash, design, {
           variantKey: key,
-          sheetMm: SHOWN_SHEET_MM,
+          sheetMm: shownSheetMm(design),
           gauges: defaultGauges(design),
         })
     }

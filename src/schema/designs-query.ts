@@ -1,4 +1,4 @@
-import { variantOf, gaugeRangeMm, type DesignDocument, type Family, type GaugeSettings } from '@/core/design'
+import { gaugeRangeMm, type DesignDocument, type Family, type GaugeSettings } from '@/core/design'
 import type { LengthUnit } from '@/core/units'
 import { SHEET_RANGE_MM } from './brief'
 import { parseFields, type FieldErrors } from './field-errors'
@@ -65,7 +65,6 @@ export function readStepsQuery(
     fields['variant'] =
       `There is no variant of that name. Choose one of: ${design.variants.map((one) => one.name).join(', ')}.`
   const variantKey = known ? asked : (design.variants[0]?.key ?? '')
-  variantOf(design, variantKey)
   const sheetMm = length('sheet', 'the sheet', SHEET_RANGE_MM.min, SHEET_RANGE_MM.max) ?? usualMm
   const gauges: Record<string, number> = {}
   for (const gauge of design.gauges) {

@@ -16,6 +16,7 @@ interface FoldedEndProps {
 
 /** Typing goes on while the paper is folded: a little pause, then a fold in a worker. */
 const PAUSE_MS = 200
+const GAVE_UP = 'The browser gave the folds up. Change the size a little, or load the page again.'
 
 /** The finished piece from both sides, folded anew in a worker as the gauges change. */
 export function FoldedEnd({ name, end, shares, faces }: FoldedEndProps) {
@@ -34,13 +35,15 @@ export function FoldedEnd({ name, end, shares, faces }: FoldedEndProps) {
     const timer = setTimeout(() => {
       const running = startFoldEnd(program, JSON.parse(asked) as GaugeShares)
       cancel.current = running.cancel
-      void running.answer.then((answer) =>
-        setMade({
-          of: program,
-          asked,
-          pictures: answer.ok ? answer : null,
-          problem: answer.ok ? null : foldProblem(answer.problem),
-        }),
+      running.answer.then(
+        (answer) =>
+          setMade({
+            of: program,
+            asked,
+            pictures: answer.ok ? answer : null,
+            problem: answer.ok ? null : foldProblem(answer.problem),
+          }),
+        () => setMade({ of: program, asked, pictures: null, problem: GAVE_UP }),
       )
     }, PAUSE_MS)
     return () => {

@@ -1,4 +1,5 @@
 import { renderToStaticMarkup } from 'react-dom/server'
+import { PREFERENCES } from '../../../test/preferences'
 import {
   figuresOf,
   foldPattern,
@@ -8,18 +9,9 @@ import {
   type PatternFault,
 } from '@/core/fold'
 import type { PatternAnswer } from '@/workers/read-pattern.worker'
-import type { Preferences } from '../format'
 import { faultPlaces, faultWords } from './fault-words'
 import { ReadAnswer } from './ReadAnswer'
 
-const PREFERENCES: Preferences = {
-  unit: 'cm',
-  ruler: 'mm-1',
-  zone: 'UTC',
-  currency: 'EUR',
-  locale: 'en',
-  nowMs: 0,
-}
 const show = (answer: PatternAnswer) =>
   renderToStaticMarkup(<ReadAnswer name="mine.fold" answer={answer} preferences={PREFERENCES} />)
 const half = { x: 0.5, y: 0.5 }

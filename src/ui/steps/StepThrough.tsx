@@ -32,6 +32,8 @@ interface StepThroughProps {
   readonly preferences: Preferences
 }
 
+/** No paper of one's own: a word that is no id, so that the choice stays in the address. */
+const PLAIN = 'plain'
 const USUAL_CALIPER_MM = 0.1
 
 /** Any folds, one picture at a time: what to do, what it makes, and the way there and back. */
@@ -78,7 +80,7 @@ export function StepThrough({
   return (
     <div className="grid gap-x-8 gap-y-4 tablet:grid-cols-[1.25fr_1fr]" data-ready={useHydrated()}>
       <input type="hidden" name="move" form={STEPS_FORM} value={at + 1} />
-      <input type="hidden" name="paper" form={STEPS_FORM} value={chosen ?? ''} />
+      <input type="hidden" name="paper" form={STEPS_FORM} value={chosen ?? PLAIN} />
       <div className="sheet-panel flex h-[26rem] flex-col p-3 tablet:h-[30rem]">
         {move ? (
           playing && move.motion ? (
@@ -117,10 +119,10 @@ export function StepThrough({
               <span className="second">Paper</span>
               <select
                 className="select w-40 select-sm"
-                value={chosen ?? ''}
+                value={chosen ?? PLAIN}
                 onChange={(event) => setChosen(event.target.value)}
               >
-                <option value="">plain</option>
+                <option value={PLAIN}>plain</option>
                 {papers.map((one) => (
                   <option key={one.id} value={one.id}>
                     {one.name}

@@ -1,23 +1,15 @@
 import { renderToStaticMarkup } from 'react-dom/server'
+import { PREFERENCES } from '../../../test/preferences'
 import { CoreError } from '@/core/errors'
 import { BASES, showProgram, type MoveSpec } from '@/core/fold'
 import { handlingOf } from '@/core/paper'
 import type { Followed } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
-import type { Preferences } from '../format'
 import { pack } from '../packed'
 import { foldProblem } from './fold-problem'
 import { StepThrough } from './StepThrough'
 import { countWords, handlingWords, kindWords, markDistances } from './step-words'
 
-const PREFERENCES: Preferences = {
-  unit: 'cm',
-  ruler: 'mm-1',
-  zone: 'UTC',
-  currency: 'EUR',
-  locale: 'en',
-  nowMs: 0,
-}
 const kite = BASES.find(({ id }) => id === 'kite')
 if (!kite) throw new Error('no kite')
 const shown = showProgram(kite.program)

@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { openPage } from '@/app/_server/guard'
 import { defaultGauges, FAMILIES, finishedSizes, mainPart, stagesOf, variantOf } from '@/core/design'
-import { SHOWN_SHEET_MM } from '@/flows/figures'
+import { SHOWN_SHEET_MM, shownSheetMm } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
 import { readBases, readEnd, type FoldedEndView } from '@/flows/read/folds'
 import { readHistory } from '@/flows/read/history'
@@ -32,7 +32,7 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
   for (const { document: design, hash } of designs) {
     const [first] = design.variants
     if (!first) continue
-    const sheetMm = SHOWN_SHEET_MM / Math.sqrt(mainPart(design).perSquare)
+    const sheetMm = shownSheetMm(design)
     const shown = { variantKey: first.key, sheetMm, gauges: defaultGauges(design) }
     ends.set(design.id, await readEnd(context, hash, shown))
   }
@@ -57,7 +57,7 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
           const [first] = design.variants
           if (!first) return null
           const part = mainPart(design)
-          const sheetMm = SHOWN_SHEET_MM / Math.sqrt(part.perSquare)
+          const sheetMm = shownSheetMm(design)
           const gauges = defaultGauges(design)
           const [size] = finishedSizes(design, first, sheetMm, gauges)
           const folds = stagesOf(part, variantOf(design, first.key)).flatMap((stage) => stage.steps)

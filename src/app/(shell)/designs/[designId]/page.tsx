@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
 import { defaultGauges, mainPart, stagesOf, variantOf, type DesignDocument } from '@/core/design'
-import { SHOWN_SHEET_MM } from '@/flows/figures'
+import { shownSheetMm } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
 import { readEnd, type FoldedEndView } from '@/flows/read/folds'
 import { readHistory } from '@/flows/read/history'
@@ -26,7 +26,7 @@ export default async function DesignPage({ params }: { readonly params: Promise<
   const part = mainPart(design)
   const ends: Record<string, FoldedEndView> = {}
   for (const { key } of design.variants) {
-    const sheetMm = SHOWN_SHEET_MM / Math.sqrt(part.perSquare)
+    const sheetMm = shownSheetMm(design)
     const end = await readEnd(context, found.hash, {
       variantKey: key,
       sheetMm,

@@ -2,9 +2,8 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
-import { mainPart } from '@/core/design'
 import { CoreError } from '@/core/errors'
-import { SHOWN_SHEET_MM } from '@/flows/figures'
+import { shownSheetMm } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
 import { readFolds } from '@/flows/read/folds'
 import { readDrawer } from '@/flows/read/papers'
@@ -35,7 +34,7 @@ export default async function StepsPage({ params, searchParams }: StepsPageProps
   if (!found) notFound()
   const { document: design, hash } = found
   const query = await searchParams
-  const usualMm = SHOWN_SHEET_MM / Math.sqrt(mainPart(design).perSquare)
+  const usualMm = shownSheetMm(design)
   const { value, typed, fields } = readStepsQuery(query, design, { unit: preferences.unit, usualMm })
   const papers = await readDrawer(context)
   const folds = await readFolds(context, hash, value).catch((error: unknown) => {

@@ -1,8 +1,7 @@
 import { openHandler } from '@/app/_server/guard'
 import { CoreError } from '@/core/errors'
-import { mainPart } from '@/core/design'
 import type { FlowContext } from '@/flows/flow-context'
-import { SHOWN_SHEET_MM } from '@/flows/figures'
+import { SHOWN_SHEET_MM, shownSheetMm } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
 import { baseFoldFile, designFoldFile, type SavedFile } from '@/flows/read/fold-file'
 import { currentSettings } from '@/flows/settings'
@@ -24,7 +23,7 @@ async function fileOf(
   const design = (await readLibrary(context)).find((one) => one.document.id === id)?.document
   if (kind !== 'design' || !design) return null
   const { unit } = await currentSettings(context)
-  const usualMm = SHOWN_SHEET_MM / Math.sqrt(mainPart(design).perSquare)
+  const usualMm = shownSheetMm(design)
   const { value, fields } = readStepsQuery(query, design, { unit, usualMm })
   const [slip] = Object.values(fields)
   return slip ?? designFoldFile(context, id, value, value.start)
