@@ -21,6 +21,8 @@ const config: NextConfig = {
         ],
       },
     ]),
+  // Browsers ask for this name whatever the page says of its icon.
+  rewrites: () => Promise.resolve([{ source: '/favicon.ico', destination: '/icon.svg' }]),
   experimental: { serverActions: { bodySizeLimit: '256kb' } },
 }
 

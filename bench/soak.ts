@@ -66,6 +66,7 @@ const started = await startLooseRun(context, {
   order: 'piece by piece',
   traySize: '10',
   hand: 'right',
+  way: 'whole',
 })
 await prepared.db.destroy()
 if (!started.ok) throw new Error('the run could not be started')

@@ -1,4 +1,3 @@
-import { DateTime } from 'luxon'
 import type { FlowContext } from '../src/flows/flow-context'
 import type { DeedResult } from '../src/flows/deed'
 import { tickCut } from '../src/flows/deeds/cuts'
@@ -8,6 +7,7 @@ import { acceptProof, cutProof, skipProof } from '../src/flows/deeds/proofs'
 import { startLooseRun, startProjectRun } from '../src/flows/deeds/runs'
 import { saveBrief } from '../src/flows/deeds/save-brief'
 import { readProject, type ProjectView } from '../src/flows/read/project'
+import { briefOf, dayFrom, saturdayFrom, type DemoLine } from './brief'
 import { PAPERS } from './papers'
 import { playRun, type Playing } from './play'
 
@@ -42,54 +42,6 @@ async function fillDrawer(context: FlowContext): Promise<ReadonlyMap<string, str
       await done(addSheets(context, { paperId, width, height, amount, price, offcut: false }))
   }
   return ids
-}
-
-interface DemoLine {
-  readonly id: string
-  readonly design: string
-  readonly variant: string
-  readonly axis: string
-  readonly size: string
-  readonly gauges?: Readonly<Record<string, string>>
-  readonly pieces?: string
-  readonly attachedTo?: string
-  readonly perPiece?: string
-  readonly papers: readonly (readonly [paper: string, pieces: string])[]
-}
-
-const briefOf = (
-  name: string,
-  dueOn: string,
-  lines: readonly DemoLine[],
-  papers: ReadonlyMap<string, string>,
-) => ({
-  name,
-  dueOn,
-  certainty: '0.95',
-  note: '',
-  lines: lines.map((line) => ({
-    id: line.id,
-    designId: line.design,
-    variantKey: line.variant,
-    sizing: 'finished',
-    axis: line.axis,
-    size: line.size,
-    gauges: line.gauges ?? {},
-    pieces: line.pieces ?? '',
-    attachedTo: line.attachedTo ?? '',
-    perPiece: line.perPiece ?? '',
-    papers: line.papers.map(([paper, pieces]) => ({ paperId: papers.get(paper) ?? '', pieces })),
-  })),
-})
-
-/** Today's calendar date in the demo's zone, some days on. */
-const dayFrom = (nowMs: number, days: number): string =>
-  DateTime.fromMillis(nowMs, { zone: 'Europe/London' }).plus({ days }).toISODate() ?? ''
-
-/** The Saturday at least a week on. */
-function saturdayFrom(nowMs: number): string {
-  const today = DateTime.fromMillis(nowMs, { zone: 'Europe/London' })
-  return today.plus({ days: 7 + ((6 - today.weekday + 7) % 7) }).toISODate() ?? ''
 }
 
 async function project(context: FlowContext, id: string): Promise<ProjectView> {
@@ -132,6 +84,7 @@ async function foldLine(context: FlowContext, projectId: string, run: DemoRun): 
       order: 'piece by piece',
       traySize: run.traySize ?? '6',
       hand: 'right',
+      way: 'whole',
     }),
   )
   await playRun(context, runId, run)
@@ -270,6 +223,21 @@ async function jettyGarland(context: FlowContext, papers: ReadonlyMap<string, st
   await done(saveBrief({ ...context, nowMs: context.nowMs - DAY_MS }, null, brief))
 }
 
+/** Planned: pieces of several units, and a 2:1 piece. */
+async function boathouseStars(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
+  const star = { design: 'ring-star', variant: 'nine', axis: 'across', size: '30', pieces: '3' }
+  const kites = { design: 'window-star', variant: 'eight', axis: 'across', size: '24', pieces: '4' }
+  const heart = { design: 'framed-heart', variant: 'plain', axis: 'width', size: '6', pieces: '6' }
+  const each = ['Tidewater', 'Buoy Orange', 'Dusk Plum'].map((paper) => [paper, '1'] as const)
+  const lines: readonly DemoLine[] = [
+    { id: 'new-1', ...star, papers: each },
+    { id: 'new-2', ...kites, papers: [['Oyster', '4']] },
+    { id: 'new-3', ...heart, gauges: { frame: '0.7' }, papers: [['Sea Holly', '6']] },
+  ]
+  const brief = briefOf('Stars for the boathouse windows', dayFrom(context.nowMs, 26), lines, papers)
+  await done(saveBrief({ ...context, nowMs: context.nowMs - DAY_MS }, null, brief))
+}
+
 /** An evening without a project. */
 async function looseRosettes(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
   const fromMs = context.nowMs - 14 * DAY_MS
@@ -286,6 +254,7 @@ async function looseRosettes(context: FlowContext, papers: ReadonlyMap<string, s
         order: 'piece by piece',
         traySize: '4',
         hand: 'right',
+        way: 'whole',
       },
     ),
   )
@@ -299,4 +268,5 @@ export async function loadDemo(context: FlowContext): Promise<void> {
   await messageHearts(context, papers)
   await lanternLids(context, papers)
   await jettyGarland(context, papers)
+  await boathouseStars(context, papers)
 }

@@ -62,7 +62,7 @@ test('hidden edges, the left hand, another paper and the fold in motion', async 
   await page.getByLabel('for the left hand').check()
   expect(await drawing(page)).not.toBe(hidden)
   const colour = await diagram(page).locator('path[fill^="#"]').first().getAttribute('fill')
-  await page.getByRole('combobox').selectOption({ label: 'Reed Green' })
+  await page.getByRole('combobox', { name: /^Paper/ }).selectOption({ label: 'Reed Green' })
   await expect(diagram(page).locator('path[fill^="#"]').first()).not.toHaveAttribute('fill', colour ?? '')
   await page.getByRole('button', { name: 'See it move' }).click()
   await expect(page.locator('.fold-rises')).toBeAttached()

@@ -4,8 +4,17 @@ import { join } from 'node:path'
 import { createElement } from 'react'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { CHROMIUM_FLAGS } from '../e2e/support/chromium'
-import { defaultGauges, FAMILIES, gaugeShares, LIBRARY, mainPart, programOf } from '../src/core/design'
-import { BASES, showProgram, type FoldProgram, type GaugeShares } from '../src/core/fold'
+import {
+  defaultGauges,
+  FAMILIES,
+  gaugeShares,
+  LIBRARY,
+  mainPart,
+  programOf,
+  showDesign,
+  type Assembly,
+} from '../src/core/design'
+import { BASES, type FoldPicture, type FoldProgram, type GaugeShares } from '../src/core/fold'
 import { ANY_PAPER, facesOf } from '../src/ui/diagram/faces'
 import { FoldDiagram } from '../src/ui/diagram/FoldDiagram'
 
@@ -19,24 +28,30 @@ interface Strip {
   readonly program: FoldProgram
   readonly gauges: GaugeShares
   readonly sideUp: 'colour down' | 'colour up'
+  readonly assembly?: Assembly | undefined
 }
 
 const cell = (drawing: string, words: string): string =>
   `<figure><div>${drawing}</div><figcaption>${words}</figcaption></figure>`
 
-function stripOf({ name, program, gauges, sideUp }: Strip): string {
+function stripOf({ name, program, gauges, sideUp, assembly }: Strip): string {
   const faces = facesOf(ANY_PAPER, sideUp)
-  const { moves, front } = showProgram(program, gauges)
+  const { moves, front, assembled } = showDesign(program, assembly, gauges)
   const cells = moves.map(({ step, round, picture }, index) => {
     const one = program.steps[step]
     const more = (one?.rounds.length ?? 1) - 1 - round
     const drawing = renderToStaticMarkup(createElement(FoldDiagram, { picture, faces, title: '', more }))
     return cell(drawing, `${index + 1}. ${one?.rounds[round]?.say ?? one?.say ?? ''}`)
   })
-  const end = renderToStaticMarkup(
-    createElement(FoldDiagram, { picture: front, faces, title: '', small: true }),
-  )
-  return `<h2>${name}</h2><section>${cells.join('')}${cell(end, 'finished, flat')}</section>`
+  const drawn = (picture: FoldPicture) =>
+    renderToStaticMarkup(createElement(FoldDiagram, { picture, faces, title: '', small: true }))
+  const ends = [
+    cell(drawn(front), 'finished, flat'),
+    ...(assembled
+      ? [cell(drawn(assembled.front), 'joined'), cell(drawn(assembled.back), 'from behind')]
+      : []),
+  ]
+  return `<h2>${name}</h2><section>${cells.join('')}${ends.join('')}</section>`
 }
 
 const STYLE = `
@@ -57,6 +72,7 @@ const designs = LIBRARY.flatMap((design) =>
             program,
             gauges: gaugeShares(design, defaultGauges(design), 150),
             sideUp: mainPart(design).sideUp,
+            assembly: variant.assembly,
           },
         ]
       : []

@@ -45,8 +45,8 @@ const SHOTS: readonly Shot[] = [
   { name: 'join', path: ({ lids }) => `/projects/${lids}/join` },
   { name: 'project-log', path: ({ hearts }) => `/projects/${hearts}/log` },
   { name: 'designs', path: () => '/designs' },
-  { name: 'design', path: () => '/designs/corner-folded-rosette' },
-  { name: 'steps', path: () => '/designs/crane/steps?move=10' },
+  { name: 'design', path: () => '/designs/ring-star', whole: true },
+  { name: 'steps', path: () => '/designs/lobed-leaf/steps?move=14' },
   {
     name: 'pattern',
     path: () => '/designs/pattern',

@@ -127,6 +127,7 @@ export interface RunTable {
   variant_key: string
   paper_id: string | null
   hand: 'right' | 'left'
+  way: 'whole' | 'direct' | 'from base'
   sheet_um: number
   wanted: number
   tray_size: number

@@ -4,10 +4,13 @@ import {
   measureDesign,
   programOf,
   shareable,
+  showDesign,
   variantOf,
   type DesignDocument,
   type DesignSource,
   type GaugeSettings,
+  type ShownDesign,
+  type Way,
 } from '@/core/design'
 import {
   BASES,
@@ -33,7 +36,7 @@ export const shownSheetMm = (design: DesignDocument | DesignSource): number =>
 
 // What was read or made last, by hash and key: pages ask for the same pictures again and again.
 const recent = new Map<string, unknown>()
-const MOST_RECENT = 60
+const MOST_RECENT = 200
 
 function remember<T>(name: string, value: T): T {
   recent.delete(name)
@@ -73,13 +76,14 @@ export interface Shown {
   readonly variantKey: string
   readonly sheetMm: number
   readonly gauges: GaugeSettings
+  readonly way?: Way
 }
 
 /** A program with its pictures and figures. */
-export interface ShownFolds {
+export interface ShownFolds<Pictures extends ShownProgram = ShownProgram> {
   readonly program: FoldProgram
   readonly shares: GaugeShares
-  readonly shown: ShownProgram
+  readonly shown: Pictures
 }
 
 /** Every picture and figure of a design, from the kept ones where they are known; `null` where it has no moves. */
@@ -87,13 +91,15 @@ export async function shownDesign(
   context: FlowContext,
   hash: string,
   source: DesignSource,
-  { variantKey, sheetMm, gauges }: Shown,
-): Promise<ShownFolds | null> {
-  const program = programOf(mainPart(source), variantOf(source, variantKey))
+  { variantKey, sheetMm, gauges, way = 'whole' }: Shown,
+): Promise<ShownFolds<ShownDesign> | null> {
+  const variant = variantOf(source, variantKey)
+  const program = programOf(mainPart(source), variant, way)
   if (!program) return null
   const shares = shareable(gaugeShares(source, gauges, sheetMm))
-  const key = `folds ${variantKey} ${JSON.stringify(shares)}`
-  return { program, shares, shown: await kept(context, hash, key, () => showProgram(program, shares)) }
+  const key = `folds ${variantKey}${way === 'direct' ? ' direct' : ''} ${JSON.stringify(shares)}`
+  const shown = await kept(context, hash, key, () => showDesign(program, variant.assembly, shares))
+  return { program, shares, shown }
 }
 
 const hashOfBase = new Map(BASES.map((base) => [base.id, contentHash(base.program).hash]))

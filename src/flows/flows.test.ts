@@ -279,6 +279,7 @@ const startRun = async ({ id, orange }: Planned, pieces = '4') =>
       order: 'piece by piece',
       traySize: '2',
       hand: 'right',
+      way: 'whole',
     }),
   )
 
@@ -382,6 +383,7 @@ describe('joining and handing over', () => {
         order: 'piece by piece',
         traySize: '8',
         hand: 'right',
+        way: 'whole',
       }),
     )
     await ok(
@@ -437,6 +439,7 @@ test('the demo loads through the same deeds as everything else, the first tray f
     wanted: 12,
   })
   expect(bench.projects.map((project) => project.next.deed).sort()).toEqual([
+    'cut a proof piece',
     'get paper',
     'go on folding',
     'nothing left',

@@ -1,6 +1,6 @@
 import { BAD_TEXTS } from '../../test/generators/bad-texts'
 import { LIBRARY, measureDesign } from '@/core/design'
-import { familyOf, gaugeField, readStepsQuery, startOf, type Query } from './designs-query'
+import { familyOf, gaugeField, readLibraryQuery, readStepsQuery, startOf, type Query } from './designs-query'
 
 const rosette = LIBRARY.find(({ id }) => id === 'corner-folded-rosette')
 if (!rosette) throw new Error('no rosette')
@@ -19,8 +19,10 @@ test('sheet and gauges in the unit of the reader; the move counted from one', ()
     variantKey: 'plain',
     sheetMm: 120,
     gauges: { overhang: 5 },
+    way: 'whole',
     paperId: 'p1',
     start: 6,
+    left: null,
   })
   expect(read({ sheet: '6' }, 'in').value.sheetMm).toBeCloseTo(152.4, 9)
 })
@@ -49,6 +51,49 @@ test.each([
   ['12', 11],
 ])('move %s begins at %i', (text, start) => {
   expect(startOf({ move: text })).toBe(start)
+})
+test('moves left to the end, for the same place in another way', () => {
+  expect(read({ left: '7' }).value.left).toBe(7)
+  expect(read({ left: '0' }).value.left).toBe(0)
+  for (const left of ['', '-1', '1.5', 'x']) expect(read({ left }).value.left).toBeNull()
+})
+test('the direct way only where there is one', () => {
+  const crane = LIBRARY.find(({ id }) => id === 'crane')
+  const asked = { unit: 'cm', usualMm: 150 } as const
+  expect(crane && readStepsQuery({ way: 'direct' }, measureDesign(crane), asked).value.way).toBe('direct')
+  expect(read({ way: 'direct' }).value.way).toBe('whole')
+  expect(read({ way: 'from base' }).value.way).toBe('whole')
+})
+describe('what the library is asked for', () => {
+  const library = (query: Query) => readLibraryQuery(query, ['flower', 'leaf'], 'cm')
+  test('nothing, and everything', () => {
+    expect(library({}).value).toEqual({
+      family: null,
+      skill: null,
+      minutes: null,
+      sheetMm: null,
+      paperId: null,
+      paperOnly: false,
+    })
+    const all = { family: 'leaf', skill: 'easy', minutes: '60', sheet: '12', paper: 'p1', only: 'paper' }
+    expect(library(all)).toMatchObject({
+      value: { family: 'leaf', skill: 'easy', minutes: 60, sheetMm: 120, paperId: 'p1', paperOnly: true },
+      fields: {},
+    })
+  })
+  test.each(['0', '-5', 'an hour', '1e9', 'NaN'])('minutes of %s say so and are not asked', (minutes) => {
+    const { value, fields, typed } = library({ minutes })
+    expect(value.minutes).toBeNull()
+    expect(fields['minutes']).toContain('from 1 to')
+    expect(typed['minutes']).toBe(minutes)
+  })
+  test.each(BAD_TEXTS.filter(([what]) => what !== 'empty'))('a square of %s says so', (_, sheet) => {
+    expect(library({ sheet }).value.sheetMm).toBeNull()
+    expect(library({ sheet }).fields['sheet']).toMatch(/^[A-Z].*[.]$/)
+  })
+  test('a skill that is none is not asked', () => {
+    expect(library({ skill: 'wizard' }).value.skill).toBeNull()
+  })
 })
 test('of a field given twice the first counts', () => {
   expect(read({ sheet: ['10', '20'] }).value.sheetMm).toBe(100)

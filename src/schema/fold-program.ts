@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Amount, LineSpec, MoveSpec, PointSpec, Round, SheetSpec } from '@/core/fold'
+import type { Amount, ClearZone, LineSpec, MoveSpec, PointSpec, Round, SheetSpec } from '@/core/fold'
 
 /** Specifications may stand in one another so deep; no fold needs half of it. */
 const DEEPEST = 24
@@ -15,7 +15,7 @@ const amount: z.ZodType<Amount> = z.union([
 const spot = z.tuple([amount, amount]).readonly()
 const layers = z.int().min(1).max(500)
 
-const point: z.ZodType<PointSpec> = z.lazy(() =>
+export const pointSchema: z.ZodType<PointSpec> = z.lazy(() =>
   z.union([
     z.strictObject({ sheet: spot }),
     z.strictObject({ plane: spot }),
@@ -26,6 +26,8 @@ const point: z.ZodType<PointSpec> = z.lazy(() =>
       .transform(({ between, share }) => (share === undefined ? { between } : { between, share })),
   ]),
 )
+
+const point = pointSchema
 
 const line: z.ZodType<LineSpec> = z.lazy(() =>
   z.union([
@@ -120,6 +122,11 @@ const move = z.discriminatedUnion('kind', [
     factor: z.tuple([z.number().positive().max(10), z.number().positive().max(10)]).readonly(),
     axes: z.array(key).min(1).max(20).readonly().optional(),
   }),
+  z.strictObject({
+    kind: z.literal('work'),
+    name: z.enum(['write', 'mark', 'glue', 'attach', 'pierce']),
+    places: z.array(point).min(1).max(40).readonly(),
+  }),
 ])
 
 /** Fields left out and fields set to `undefined` are one in JSON; the types of the core tell them apart. */
@@ -143,6 +150,12 @@ export const sheetSchema: z.ZodType<SheetSpec> = z.union([
   z.strictObject({ kind: z.literal('hexagon') }),
   z.strictObject({ kind: z.literal('polygon'), corners: z.array(corner).min(3).max(60).readonly() }),
 ])
+
+/** A convex part of the sheet where no crease may run. */
+export const clearZoneSchema: z.ZodType<ClearZone> = z.strictObject({
+  name: key,
+  corners: z.array(corner).min(3).max(50).readonly(),
+})
 
 export const measureSchema = z.union([
   z.strictObject({ extentDegrees: z.number().min(-360).max(360) }),

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { MOST_PIECES } from '@/core/batch'
+import { WAYS } from '@/core/design'
 import { TAP_GRAINS, TRAY_ORDERS } from '@/core/run'
 import type { LengthUnit } from '@/core/units'
 import { SHEET_RANGE_MM } from './brief'
@@ -10,6 +11,7 @@ const howFolded = {
   order: choice('the order within a tray', TRAY_ORDERS),
   traySize: countText({ name: 'how many in a tray', min: 1, max: 100 }),
   hand: choice('your hand', ['right', 'left']),
+  way: choice('the way', WAYS),
 }
 
 /** A run of one line of a project in one paper. */

@@ -151,7 +151,14 @@ describe('a brief', () => {
   )
 })
 
-const how = { grain: 'fold', order: 'piece by piece', traySize: '6', hand: 'right', pieces: '12' }
+const how = {
+  grain: 'fold',
+  order: 'piece by piece',
+  traySize: '6',
+  hand: 'right',
+  way: 'whole',
+  pieces: '12',
+}
 const forms: readonly (readonly [string, z.ZodType, Record<string, unknown>, readonly string[]])[] = [
   [
     'paper',

@@ -1,4 +1,5 @@
 import { requireRange } from '../errors'
+import { pieceSizeUm } from '../sheet'
 import { roundToRuler, RULERS, umFromMm, type RulerKey } from '../units'
 import type { CutPlanner, StockSheets } from './types'
 
@@ -6,6 +7,8 @@ import type { CutPlanner, StockSheets } from './types'
 export interface SweepPaper {
   readonly paperId: string
   readonly pieces: number
+  /** Height of a piece by its width; a square where it is left out. */
+  readonly highPerWide?: number
   readonly stock: readonly StockSheets[]
 }
 
@@ -39,7 +42,7 @@ function marks(fromMm: number, toMm: number, ruler: RulerKey): readonly number[]
 }
 
 /**
- * Sheets needed at every size of square on the ruler between two sizes, so that yield cliffs show.
+ * Sheets needed at every width of piece on the ruler between two sizes, so that yield cliffs show.
  *
  * Each paper is planned as if its whole sheets never ran out and with no offcuts. `onProgress` is called after each
  * size; when it returns false the sweep stops and returns what it has.
@@ -57,11 +60,11 @@ export function sweepSizes(
   const points: SweepPoint[] = []
   for (const sideMm of sides) {
     const sideUm = umFromMm(sideMm)
-    const counts = papers.map(({ pieces, stock }) => {
+    const counts = papers.map(({ pieces, stock, highPerWide = 1 }) => {
       const unlimited = stock
         .filter((sheets) => !sheets.offcut)
         .map((sheets) => ({ ...sheets, available: pieces }))
-      const result = plan({ pieceUm: { widthUm: sideUm, heightUm: sideUm }, pieces, stock: unlimited })
+      const result = plan({ pieceUm: pieceSizeUm(sideUm, highPerWide), pieces, stock: unlimited })
       return result.status === 'planned'
         ? result.layouts.reduce((sum, layout) => sum + layout.sheets, 0)
         : null

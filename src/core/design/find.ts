@@ -8,6 +8,7 @@ import type {
   StepSource,
   Variant,
   VariantSource,
+  Way,
 } from './types'
 
 /** The variant of that key. *Throws* `UNKNOWN_VARIANT`. */
@@ -31,12 +32,40 @@ export function mainPart(design: DesignDocument | DesignSource): DesignPart<Step
   return part
 }
 
-/** A part's stages with the variant's left-out steps gone; a stage left with none is gone too. */
+/** A part's stages with the steps gone that the variant or the way leaves out; a stage left with none is gone too. */
 export function stagesOf<S extends Step>(
   part: DesignPart<S>,
   variant: Pick<Variant, 'without'>,
+  way: Way = 'whole',
 ): readonly Stage<S>[] {
+  const stays = (step: S) => !variant.without.includes(step.key) && !(way === 'direct' && step.direct)
   return part.stages
-    .map((stage) => ({ ...stage, steps: stage.steps.filter((step) => !variant.without.includes(step.key)) }))
+    .slice(way === 'from base' ? (part.base?.stages ?? 0) : 0)
+    .map((stage) => ({ ...stage, steps: stage.steps.filter(stays) }))
     .filter((stage) => stage.steps.length > 0)
 }
+
+/** A design without its steps and words: what a form needs that only sizes it. */
+export const withoutWords = ({ guide: _, ...design }: DesignDocument): DesignDocument => ({
+  ...design,
+  parts: design.parts.map((part) => ({ ...part, stages: [] })),
+})
+
+/** The ways a part can be folded in a variant. */
+export const waysOf = (part: DesignPart, variant: Pick<Variant, 'without'>): readonly Way[] => [
+  'whole',
+  ...(stagesOf(part, variant).some(({ steps }) => steps.some(({ direct }) => direct))
+    ? (['direct'] as const)
+    : []),
+  ...(part.base ? (['from base'] as const) : []),
+]
+
+/** How many units of a part one piece takes in a variant. */
+export const unitsOf = (
+  part: Pick<DesignPart, 'unitsPerPiece'>,
+  variant: Pick<Variant, 'assembly'>,
+): number => variant.assembly?.units ?? part.unitsPerPiece
+
+/** Height by width of the piece of paper a part is folded from; a hexagon is cut from a square. */
+export const highPerWide = ({ sheet }: Pick<DesignPart, 'sheet'>): number =>
+  sheet?.kind === 'rectangle' ? sheet.height : 1

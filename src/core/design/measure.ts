@@ -1,6 +1,7 @@
 import { invariant } from '../errors'
 import { measureAlong, runProgram, silhouetteOf, type FoldProgram, type GaugeShares } from '../fold'
 import type { Point } from '../geometry'
+import { assemble, assembledOutline, measureAssembled } from './assembly'
 import { mainPart } from './find'
 import { programOf } from './program'
 import { gaugeRangeMm } from './sizing'
@@ -22,17 +23,21 @@ const MEASURED_AT_MM = 150
 /** Forms are linear if they hold this well at the ends of every gauge, as shares of the side. */
 const LINEAR = 1e-7
 
-/** What one folding gives: every size asked, then x and y of every corner of the outline. */
+/** What one folding gives: every size of the variant in its order, and the outline of the finished piece. */
 interface Measured {
   readonly sizes: readonly number[]
   readonly outline: readonly Point[]
 }
 
-function measured(program: FoldProgram, gauges: GaugeShares): Measured {
+function measured(program: FoldProgram, variant: VariantSource, gauges: GaugeShares): Measured {
   const { end } = runProgram(program, gauges)
+  const assembled = variant.assembly && assemble(variant.assembly, end, gauges)
   return {
-    sizes: program.measures.map(({ measure }) => measureAlong(end, measure, gauges)),
-    outline: silhouetteOf(end.state),
+    sizes: variant.sizes.map((size) => {
+      if ('measure' in size) return measureAlong(end, size.measure, gauges)
+      return 'assembled' in size && assembled ? measureAssembled(assembled, size.assembled) : NaN
+    }),
+    outline: assembled ? assembledOutline(assembled) : silhouetteOf(end.state),
   }
 }
 
@@ -79,8 +84,14 @@ const tidy = (value: number): number => Math.round(value * 1e12) / 1e12 || 0
 
 function measuredVariant(source: DesignSource, variant: VariantSource): Variant {
   const program = programOf(mainPart(source), variant)
-  const { key, name, without, shaping } = variant
-  const words = { key, name, without, ...(shaping === undefined ? {} : { shaping }) }
+  const { key, name, without, shaping, assembly } = variant
+  const words = {
+    key,
+    name,
+    without,
+    ...(shaping === undefined ? {} : { shaping }),
+    ...(assembly === undefined ? {} : { assembly }),
+  }
   if (!program) {
     const sizes = variant.sizes.flatMap((size): AxisSize[] => ('size' in size ? [size] : []))
     invariant(
@@ -99,11 +110,11 @@ function measuredVariant(source: DesignSource, variant: VariantSource): Variant 
     }
   })
   const settings: Record<string, number> = Object.fromEntries(ends.map((end) => [end.key, end.standard]))
-  const standard = measured(program, settings)
+  const standard = measured(program, variant, settings)
   const atEnds = ends.map((gauge) => ({
     gauge,
-    low: measured(program, { ...settings, [gauge.key]: gauge.least }),
-    high: measured(program, { ...settings, [gauge.key]: gauge.most }),
+    low: measured(program, variant, { ...settings, [gauge.key]: gauge.least }),
+    high: measured(program, variant, { ...settings, [gauge.key]: gauge.most }),
   }))
   const form = (read: (one: Measured) => number): Linear | null =>
     linearForm(
@@ -112,14 +123,23 @@ function measuredVariant(source: DesignSource, variant: VariantSource): Variant 
     )
   const sizes = variant.sizes.map((size, index): AxisSize => {
     const { axis, label, derivation } = size
-    if ('size' in size) return size
-    const found = form(
-      (one) => one.sizes[program.measures.findIndex((measure) => measure.axis === axis)] ?? NaN,
-    )
+    const shaped = shapingOf(program, axis)
+    if ('size' in size) return { ...size, ...shaped }
+    const found = form((one) => one.sizes[index] ?? NaN)
     invariant(found, `${source.id}, ${label} (${index}): not linear in its gauges`)
-    return { axis, label, derivation, size: found }
+    return { axis, label, derivation, size: found, ...shaped }
   })
   return { ...words, sizes, outline: outlineForm(standard.outline, atEnds) }
+}
+
+/** The range of factors that the shaping steps of a program put on an axis; none where nothing shapes it. */
+function shapingOf({ steps }: FoldProgram, axis: string): Pick<AxisSize, 'shaped'> {
+  const factors = steps
+    .flatMap(({ rounds }) => rounds.flatMap(({ moves }) => moves))
+    .flatMap((move) => (move.kind === 'shape' && (move.axes?.includes(axis) ?? true) ? [move.factor] : []))
+  return factors.length === 0
+    ? {}
+    : { shaped: factors.reduce(([low, high], [a, b]) => [low * a, high * b], [1, 1] as const) }
 }
 
 /** The outline's corners as linear forms; at a gauge whose end has other corners, as they stand by standard. */
@@ -155,16 +175,27 @@ export function measureDesign(source: DesignSource): DesignDocument {
     ...part,
     stages: part.stages.map((stage) => ({
       ...stage,
-      steps: stage.steps.map(({ key, say, each, repeats, crease, rigour, note, rounds }): Step => {
+      steps: stage.steps.map(({ rounds, ...step }): Step => {
         invariant(
-          !rounds || rounds.length === repeats,
-          `${source.id}, ${key}: ${repeats} repeats, other rounds`,
+          !rounds || rounds.length === step.repeats,
+          `${source.id}, ${step.key}: ${step.repeats} repeats, other rounds`,
         )
-        return { key, say, each, repeats, crease, rigour, ...(note === undefined ? {} : { note }) }
+        return step
       }),
     })),
   }))
-  const { id, name, family, summary, origin, usualMinutes, gauges } = source
+  const { id, name, family, summary, origin, usualMinutes, guide, gauges } = source
   const variants = source.variants.map((variant) => measuredVariant(source, variant))
-  return { id, name, family, summary, origin, usualMinutes, gauges, parts, variants }
+  return {
+    id,
+    name,
+    family,
+    summary,
+    origin,
+    usualMinutes,
+    gauges,
+    parts,
+    variants,
+    ...(guide ? { guide } : {}),
+  }
 }

@@ -1,4 +1,4 @@
-import type { CreaseStrength, MeasureSpec, Rigour, Round, SheetSpec } from '../fold'
+import type { ClearZone, CreaseStrength, MeasureSpec, PointSpec, Rigour, Round, SheetSpec } from '../fold'
 
 export type { CreaseStrength, Rigour } from '../fold'
 
@@ -24,7 +24,12 @@ export interface Gauge {
   readonly standard: number
   readonly least: number
   readonly most: number
+  /** How the setting is carried from one piece to the next; a number is always possible. */
+  readonly match?: readonly GaugeMatch[]
 }
+
+export const GAUGE_MATCHES = ['neighbour', 'halve', 'lay over', 'landmark'] as const
+export type GaugeMatch = (typeof GAUGE_MATCHES)[number]
 
 /** One way to measure the finished piece. Every size names its axis. */
 export interface AxisSize {
@@ -33,6 +38,8 @@ export interface AxisSize {
   readonly size: Linear
   /** How the formula is got, in words. */
   readonly derivation: string
+  /** What shaping makes of it: the flat size times this, by the stated models of the steps. */
+  readonly shaped?: readonly [lowest: number, highest: number]
 }
 
 export interface Step {
@@ -45,6 +52,12 @@ export interface Step {
   readonly crease: CreaseStrength
   readonly rigour: Rigour
   readonly note?: string
+  /** What looks wrong here and is as it should be. */
+  readonly normal?: string
+  /** The last cheap moment to repair: what to look for. In full on the proof piece, at a glance for each tray after. */
+  readonly look?: readonly string[]
+  /** Creases that only help what follows: who folds in the air leaves the step out. */
+  readonly direct?: 'leave out'
 }
 
 /** A step as authored: with its moves, one round for each repeat, where the engine can fold it. */
@@ -69,12 +82,57 @@ export interface DesignPart<S extends Step = Step> {
   readonly sideUpReason: string
   /** The sheet its moves begin with; without one its sizes are closed forms and there are no pictures. */
   readonly sheet?: SheetSpec
+  /** Fields of the sheet that no crease may cross: what is written there stays smooth. */
+  readonly keepClear?: readonly ClearZone[]
+  /** The base its first stages fold: who has one already may start after them. */
+  readonly base?: { readonly id: string; readonly stages: number }
+  readonly marks?: Marks
+  /** A flat tube to be rounded: the axis that is its flat width. */
+  readonly tube?: { readonly axis: string }
   readonly stages: readonly Stage<S>[]
 }
+
+/** Marks measured off along an edge, for who measures instead of folding, and sums that tell whether they are right. */
+export interface Marks {
+  /** What they are measured along and from. */
+  readonly along: string
+  readonly at: readonly { readonly name: string; readonly share: number }[]
+  /** Terms, each so many times a mark, that make a share of the side together. */
+  readonly sums: readonly {
+    readonly says: string
+    readonly terms: readonly { readonly times: number; readonly share: number }[]
+    readonly equals: number
+  }[]
+}
+
+/** How like units make one piece: around a point, each turned on by a like share of the whole turn. */
+export interface Assembly {
+  readonly units: number
+  /** Around a place of the unit, or so that a place of the next unit comes to a place of this one. */
+  readonly join: { readonly centre: PointSpec } | { readonly tab: PointSpec; readonly seat: PointSpec }
+  /** Which way the next unit is turned. */
+  readonly turns: 'left' | 'right'
+  /** Whether the next unit lies over this one, or goes into it. */
+  readonly next: 'over' | 'inside'
+  readonly says?: { readonly first: string; readonly each: string; readonly last: string }
+  /** A design that carries the piece: that size of it covers the hole with so much to spare on both sides. */
+  readonly mount?: { readonly designId: string; readonly axis: string; readonly overlapMm: number }
+  /** Where to look while joining: this edge of the next unit crosses that one of this unit, measured from its first end. */
+  readonly sight?: {
+    readonly says: string
+    readonly edge: readonly [PointSpec, PointSpec]
+    readonly crosses: readonly [PointSpec, PointSpec]
+  }
+}
+
+/** What of an assembled piece is measured: through its centre from tip to tip, or its hole from flat to flat. */
+export type AssembledMeasure = 'across' | 'hole'
 
 interface VariantWords {
   readonly key: string
   readonly name: string
+  /** Where it is made of several units. */
+  readonly assembly?: Assembly
   /** Keys of steps that this variant leaves out. */
   readonly without: readonly string[]
   /** What shaping adds after the flat folds; such sizes are estimated. */
@@ -90,12 +148,44 @@ export interface Variant extends VariantWords {
 }
 
 /** A size as authored: how it is measured on the folded piece, or a closed form where there is none to measure. */
-export type AxisSource = Omit<AxisSize, 'size'> &
-  ({ readonly size: Linear } | { readonly measure: MeasureSpec['measure'] })
+export type AxisSource = Omit<AxisSize, 'size' | 'shaped'> &
+  (
+    | { readonly size: Linear }
+    | { readonly measure: MeasureSpec['measure'] }
+    | { readonly assembled: AssembledMeasure }
+  )
 
 export interface VariantSource extends VariantWords {
   readonly sizes: readonly AxisSource[]
   readonly outline?: OutlineForm
+}
+
+/** How a part is folded: with every crease made beforehand, directly in the air, or on from a base one has. */
+export const WAYS = ['whole', 'direct', 'from base'] as const
+export type Way = (typeof WAYS)[number]
+
+export const SKILLS = ['easy', 'steady', 'demanding'] as const
+export type Skill = (typeof SKILLS)[number]
+
+/** Something a piece takes besides its sheet; sizes are shares of the side. */
+export interface Supply {
+  readonly name: string
+  readonly perPiece: number
+  readonly size?: { readonly width: number; readonly height: number }
+}
+
+/** What stands beside the folds. Common practice unless a source is named. */
+export interface Guide {
+  readonly skill: Skill
+  readonly tools: readonly string[]
+  readonly supplies: readonly Supply[]
+  /** `null` where folding alone holds it. */
+  readonly adhesive: string | null
+  readonly dryingMinutes: number
+  /** What shows that the finished piece does what it is for. */
+  readonly test: string
+  readonly cautions: readonly string[]
+  readonly rescue: readonly { readonly symptom: string; readonly remedy: string }[]
 }
 
 interface DesignWords {
@@ -104,8 +194,9 @@ interface DesignWords {
   readonly family: Family
   readonly summary: string
   readonly origin: string
-  /** Minutes a piece at an unhurried pace until the log knows better. Common practice, no source. */
+  /** Minutes for one unit at an unhurried pace until the log knows better. Common practice, no source. */
   readonly usualMinutes: number
+  readonly guide?: Guide
   readonly gauges: readonly Gauge[]
 }
 

@@ -7,6 +7,12 @@ export interface SizeUm {
   readonly heightUm: number
 }
 
+/** A piece by its width and how often that goes into its height; 1 is a square. */
+export const pieceSizeUm = (widthUm: number, highPerWide: number): SizeUm => ({
+  widthUm,
+  heightUm: Math.max(1, Math.round(widthUm * highPerWide)),
+})
+
 /** A grid of equal pieces on one sheet; `turned` when the piece's width runs along the sheet's height. */
 export interface Grid {
   readonly columns: number

@@ -6,6 +6,7 @@ import { runs } from './0004-runs'
 import { joinsAndDeliveries } from './0005-joins-and-deliveries'
 import { roomAccess } from './0006-room-access'
 import { figures } from './0007-figures'
+import { runWay } from './0008-run-way'
 
 /** Every migration, by the name it is remembered under; the order of the names is the order of the steps. */
 export const MIGRATIONS: Readonly<Record<string, Migration>> = {
@@ -16,6 +17,7 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0005-joins-and-deliveries': joinsAndDeliveries,
   '0006-room-access': roomAccess,
   '0007-figures': figures,
+  '0008-run-way': runWay,
 }
 
 /** Version of the data, kept in the file's header as `user_version`. */

@@ -34,11 +34,11 @@ export interface StoredDesign {
   readonly document: string
 }
 
-/** The newest version of every design. */
-export const newestDesigns = (db: Db): Promise<StoredDesign[]> =>
+/** The hash of the newest version of every design: documents are long, and mostly known already. */
+export const newestHashes = (db: Db): Promise<{ hash: string }[]> =>
   db
     .selectFrom('design_version as v')
-    .select(['v.hash', 'v.document'])
+    .select(['v.hash'])
     .where('v.number', '=', (where) =>
       where
         .selectFrom('design_version as n')

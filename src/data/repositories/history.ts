@@ -44,6 +44,33 @@ export const timeByDesign = (db: Db): Promise<DesignTime[]> =>
     .groupBy('v.design_id')
     .execute()
 
+export interface MeasuredProof {
+  readonly designId: string
+  readonly variantKey: string
+  readonly axis: string
+  readonly measuredUm: number
+  readonly sheetUm: number
+}
+
+/** Proof pieces that were accepted and measured, oldest first: samples of how large a design comes out. */
+export const measuredProofs = (db: Db): Promise<MeasuredProof[]> =>
+  db
+    .selectFrom('proof as p')
+    .innerJoin('brief_line as l', 'l.id', 'p.line_id')
+    .innerJoin('design_version as v', 'v.hash', 'l.design_hash')
+    .select((select) => [
+      'v.design_id as designId',
+      'l.variant_key as variantKey',
+      select.ref('p.axis').$notNull().as('axis'),
+      select.ref('p.measured_um').$notNull().as('measuredUm'),
+      'l.sheet_um as sheetUm',
+    ])
+    .where('p.status', '=', 'accepted')
+    .where('p.axis', 'is not', null)
+    .where('p.measured_um', 'is not', null)
+    .orderBy('p.at_ms')
+    .execute()
+
 export interface ReasonCount {
   readonly reason: string
   readonly pieces: number

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { z } from 'zod'
-import { bestGrid } from '@/core/sheet'
+import { bestGrid, pieceSizeUm } from '@/core/sheet'
 import { checkCutPlan, offcutsOf, type CutLayout } from '@/core/cut'
 import { umFromMm } from '@/core/units'
 import { findCut, insertCut, markCutUndone } from '@/data/repositories/cuts'
@@ -51,7 +51,7 @@ export async function recordCut({ db, nowMs }: FlowContext, cut: CutToRecord): P
   const { layout, line, paperId } = cut
   const pieceUm = umFromMm(line.sheetMm)
   const problem = {
-    pieceUm: { widthUm: pieceUm, heightUm: pieceUm },
+    pieceUm: pieceSizeUm(pieceUm, line.highPerWide),
     pieces: layout.sheets * layout.piecesPerSheet,
     stock: (await stockOf(db, [paperId])).map((one) => stockSheets(one)),
   }
@@ -126,11 +126,13 @@ export const undoCut = (context: FlowContext, projectId: string, cutId: string):
   })
 
 /** The layout of one piece off the sheet of this paper that the plan begins with. */
-export function proofLayout(row: LinePaperView, sheetMm: number): CutLayout | null {
+export function proofLayout(
+  row: LinePaperView,
+  { sheetMm, highPerWide }: Pick<LineView, 'sheetMm' | 'highPerWide'>,
+): CutLayout | null {
   const [first] = row.layouts
   if (!first) return null
-  const pieceUm = umFromMm(sheetMm)
-  const piece = { widthUm: pieceUm, heightUm: pieceUm }
+  const piece = pieceSizeUm(umFromMm(sheetMm), highPerWide)
   const grid = bestGrid(first.sheetUm, piece)
   return { ...first, sheets: 1, piecesPerSheet: 1, grid, offcutsUm: offcutsOf(first.sheetUm, piece, grid, 1) }
 }

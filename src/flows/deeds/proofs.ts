@@ -31,7 +31,7 @@ export const cutProof = (
     const { lineId, paperId } = parsed.value
     const { project, line } = await lineOf(inDeed, projectId, lineId)
     const { row } = lineAndPaper(project, lineId, paperId)
-    const layout = proofLayout(row, line.sheetMm)
+    const layout = proofLayout(row, line)
     if (!layout) throw new RefusalError('NOT_ENOUGH_STOCK')
     await recordCut(inDeed, { projectId, line, paperId, layout, proof: true })
     await saveProof(inDeed.db, {

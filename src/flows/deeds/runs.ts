@@ -1,5 +1,14 @@
 import { nanoid } from 'nanoid'
-import { mainPart, defaultGauges, variantOf, type DesignDocument, type GaugeSettings } from '@/core/design'
+import {
+  defaultGauges,
+  mainPart,
+  unitsOf,
+  variantOf,
+  waysOf,
+  type DesignDocument,
+  type GaugeSettings,
+  type Way,
+} from '@/core/design'
 import { eventFits, type RunEvent } from '@/core/run'
 import { umFromMm } from '@/core/units'
 import { findPaper } from '@/data/repositories/papers'
@@ -39,6 +48,7 @@ interface NewRunOf {
     readonly order: string
     readonly traySize: number
     readonly hand: 'right' | 'left'
+    readonly way: Way
   }
 }
 
@@ -47,6 +57,9 @@ async function beginRun(context: FlowContext, run: NewRunOf): Promise<{ readonly
   const id = nanoid()
   const gauges = Object.fromEntries(Object.entries(run.gauges).map(([key, mm]) => [key, umFromMm(mm)]))
   const part = mainPart(run.design)
+  const variant = variantOf(run.design, run.variantKey)
+  if (!waysOf(part, variant).includes(run.how.way))
+    throw refuseFields({ way: 'This design is not folded that way. Choose another.' })
   await insertRun(db, {
     id,
     project_id: run.projectId,
@@ -54,10 +67,11 @@ async function beginRun(context: FlowContext, run: NewRunOf): Promise<{ readonly
     design_hash: run.designHash,
     part_key: part.key,
     variant_key: run.variantKey,
+    way: run.how.way,
     paper_id: run.paperId,
     hand: run.how.hand,
     sheet_um: umFromMm(run.sheetMm),
-    wanted: run.pieces * (run.lineId === null ? part.unitsPerPiece : 1),
+    wanted: run.pieces * (run.lineId === null ? unitsOf(part, variant) : 1),
     tray_size: run.how.traySize,
     grain: run.how.grain,
     tray_order: run.how.order,

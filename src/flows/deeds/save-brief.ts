@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid'
 import { roundForYield } from '@/core/cut'
+import { highPerWide, mainPart } from '@/core/design'
 import type { SizeUm } from '@/core/sheet'
 import { umFromMm, type RulerKey } from '@/core/units'
 import {
@@ -37,7 +38,9 @@ async function designsFor(
 /** Side of the sheet as it will be cut: as typed, or on the ruler's mark where it follows from a finished size. */
 function sheetUm(line: BriefLine, ruler: RulerKey, sheets: readonly SizeUm[]): number {
   return umFromMm(
-    line.sizing === 'sheet' ? line.exactSheetMm : roundForYield(line.exactSheetMm, ruler, sheets),
+    line.sizing === 'sheet'
+      ? line.exactSheetMm
+      : roundForYield(line.exactSheetMm, ruler, sheets, highPerWide(mainPart(line.design))),
   )
 }
 

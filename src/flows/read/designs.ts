@@ -1,5 +1,5 @@
 import type { DesignDocument, DesignSource } from '@/core/design'
-import { designsByHash, newestDesigns, type StoredDesign } from '@/data/repositories/designs'
+import { designsByHash, newestHashes } from '@/data/repositories/designs'
 import { readDesignSource } from '@/schema/design-document'
 import { measuredDesign } from '../figures'
 import type { FlowContext } from '../flow-context'
@@ -17,21 +17,24 @@ interface KnownDesign extends PinnedDesign {
 // A version never changes under its hash, so what was read once stays right. Bounded by the versions stored.
 const known = new Map<string, KnownDesign>()
 
-async function pinned(context: FlowContext, { hash, document: text }: StoredDesign): Promise<KnownDesign> {
-  const before = known.get(hash)
-  if (before) return before
-  const source = readDesignSource(text)
-  const design = { hash, source, document: await measuredDesign(context, hash, source) }
-  known.set(hash, design)
-  return design
+/** Versions by hash, in the order asked; only those not read before come from the database. */
+async function pinned(context: FlowContext, hashes: readonly string[]): Promise<readonly KnownDesign[]> {
+  const unread = [...new Set(hashes.filter((hash) => !known.has(hash)))]
+  for (const { hash, document: text } of await designsByHash(context.db, unread)) {
+    const source = readDesignSource(text)
+    known.set(hash, { hash, source, document: await measuredDesign(context, hash, source) })
+  }
+  return hashes.flatMap((hash) => known.get(hash) ?? [])
 }
 
 /** The newest version of every design, in name order. */
 export async function readLibrary(context: FlowContext): Promise<readonly PinnedDesign[]> {
-  const stored = await newestDesigns(context.db)
-  const designs: PinnedDesign[] = []
-  for (const one of stored) designs.push(await pinned(context, one))
-  return designs.sort((a, b) => a.document.name.localeCompare(b.document.name, 'en'))
+  const newest = await newestHashes(context.db)
+  const designs = await pinned(
+    context,
+    newest.map(({ hash }) => hash),
+  )
+  return designs.toSorted((a, b) => a.document.name.localeCompare(b.document.name, 'en'))
 }
 
 /** Designs by version. */
@@ -39,14 +42,12 @@ export async function readDesigns(
   context: FlowContext,
   hashes: readonly string[],
 ): Promise<ReadonlyMap<string, DesignDocument>> {
-  const found = new Map<string, DesignDocument>()
-  for (const one of await designsByHash(context.db, [...new Set(hashes)]))
-    found.set(one.hash, (await pinned(context, one)).document)
-  return found
+  const found = await pinned(context, [...new Set(hashes)])
+  return new Map(found.map(({ hash, document }) => [hash, document]))
 }
 
 /** A version as authored, with its moves; `null` where there is none of that hash. */
 export async function readSource(context: FlowContext, hash: string): Promise<DesignSource | null> {
-  const [stored] = await designsByHash(context.db, [hash])
-  return stored ? (await pinned(context, stored)).source : null
+  const [found] = await pinned(context, [hash])
+  return found?.source ?? null
 }

@@ -39,12 +39,12 @@ function fileOf({ name, program, shares, sideMm }: Wanted, move: number): SavedF
 export async function designFoldFile(
   context: FlowContext,
   designId: string,
-  { variantKey, sheetMm, gauges }: Shown,
+  { variantKey, sheetMm, gauges, way }: Shown,
   move: number,
 ): Promise<SavedFile | null> {
   const found = (await readLibrary(context)).find((one) => one.document.id === designId)
   const source = found && (await readSource(context, found.hash))
-  const program = source && programOf(mainPart(source), variantOf(source, variantKey))
+  const program = source && programOf(mainPart(source), variantOf(source, variantKey), way)
   if (!program) return null
   const shares = shareable(gaugeShares(source, gauges, sheetMm))
   return fileOf({ name: source.name, program, shares, sideMm: sheetMm }, move)

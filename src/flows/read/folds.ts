@@ -1,4 +1,13 @@
-import { mainPart, stagesOf, variantOf, type DesignPart } from '@/core/design'
+import {
+  hardestFolds,
+  mainPart,
+  stagesOf,
+  variantOf,
+  type DesignPart,
+  type FoldToMake,
+  type ShownDesign,
+  type Step,
+} from '@/core/design'
 import { CoreError } from '@/core/errors'
 import {
   BASES,
@@ -23,6 +32,8 @@ export interface FoldWords {
   readonly crease: CreaseStrength
   readonly rigour: Rigour
   readonly note: string | null
+  readonly normal: string | null
+  readonly look: readonly string[]
 }
 
 /** What shaping does to the finished sizes: a range of factors by a stated model, never computed. */
@@ -45,15 +56,17 @@ export interface Followed {
 function followed(
   { program, shown }: ShownFolds,
   sideUp: DesignPart['sideUp'],
-  stages: readonly string[],
+  beside: readonly { readonly stageName: string; readonly step: Step }[],
 ): Followed {
   const words = program.steps.map(({ say, each, rounds, crease, rigour, note }, index): FoldWords => ({
-    stageName: stages[index] ?? null,
+    stageName: beside[index]?.stageName ?? null,
     each,
     says: rounds.map((round) => round.say ?? say),
     crease,
     rigour,
     note: note ?? null,
+    normal: beside[index]?.step.normal ?? null,
+    look: beside[index]?.step.look ?? [],
   }))
   const shaping = program.steps.flatMap(({ rounds }) =>
     rounds.flatMap(({ moves }) =>
@@ -73,10 +86,12 @@ export async function readFolds(context: FlowContext, hash: string, shown: Shown
   const folds = source && (await shownDesign(context, hash, source, shown))
   if (!folds) return null
   const part = mainPart(source)
-  const stages = stagesOf(part, variantOf(source, shown.variantKey)).flatMap((stage) =>
-    stage.steps.map(() => stage.name),
+  // A base one has is still shown as it is folded; only the table begins after it.
+  const way = shown.way === 'direct' ? shown.way : 'whole'
+  const beside = stagesOf(part, variantOf(source, shown.variantKey), way).flatMap((stage) =>
+    stage.steps.map((step) => ({ stageName: stage.name, step })),
   )
-  return followed(folds, part.sideUp, stages)
+  return followed(folds, part.sideUp, beside)
 }
 
 /** The finished piece from both sides, and what it was folded from. */
@@ -86,9 +101,15 @@ export interface FoldedEndView {
   readonly sideUp: DesignPart['sideUp']
   readonly front: FoldPicture
   readonly back: FoldPicture
+  /** Of a piece made of several units: where to look while joining, as a share of the side. */
+  readonly sight: number | null
   /** Layers at the thickest place of any step. */
   readonly mostLayers: number
+  /** The folds that are hardest to make small: of equally thick ones the shortest. */
+  readonly hardest: readonly FoldToMake[]
 }
+
+type EndOf = ShownProgram & Partial<Pick<ShownDesign, 'assembled'>>
 
 /** How a version ends; `null` where it has no moves. */
 export async function readEnd(
@@ -101,17 +122,37 @@ export async function readEnd(
   return folds && endView(folds, mainPart(source).sideUp)
 }
 
+/** Folds as hands meet them; pinches are as short as one likes. */
+const foldsToMake = ({ steps }: FoldProgram, { moves }: ShownProgram): readonly FoldToMake[] =>
+  moves.flatMap(({ step, round, kind, figures: { foldLayers, foldLength, after } }): FoldToMake[] => {
+    const one = steps[step]
+    if (!one || one.crease === 'pinch' || kind === 'cut' || foldLayers === 0) return []
+    return [
+      {
+        says: one.rounds[round]?.say ?? one.say,
+        layers: foldLayers,
+        lengthShare: foldLength,
+        pieceShare: Math.max(after.width, after.height),
+      },
+    ]
+  })
+
 const endView = (
-  { program, shares, shown: { front, back, moves } }: ShownFolds,
+  { program, shares, shown }: ShownFolds<EndOf>,
   sideUp: DesignPart['sideUp'],
-): FoldedEndView => ({
-  program,
-  shares,
-  sideUp,
-  front,
-  back,
-  mostLayers: Math.max(1, ...moves.map(({ figures }) => figures.after.mostLayers)),
-})
+): FoldedEndView => {
+  const { front, back, moves, assembled } = shown
+  return {
+    program,
+    shares,
+    sideUp,
+    front: assembled?.front ?? front,
+    back: assembled?.back ?? back,
+    sight: assembled?.sight ?? null,
+    mostLayers: Math.max(1, ...moves.map(({ figures }) => figures.after.mostLayers)),
+    hardest: hardestFolds(foldsToMake(program, shown)),
+  }
+}
 
 /** A base with its folds; `null` where there is none of that name. */
 export async function readBase(
@@ -148,7 +189,16 @@ export interface RunPictures {
 }
 
 // The same object for the same folds: what was packed for one page serves the next.
-const runPictures = new WeakMap<ShownProgram, RunPictures>()
+const runPictures = new WeakMap<ShownProgram, Map<number, RunPictures>>()
+
+/** How many steps are folded at the table: fewer where one starts from a base. */
+async function stepsOfRun(context: FlowContext, hash: string, shown: Shown): Promise<number> {
+  const source = await readSource(context, hash)
+  if (!source) return 0
+  return stagesOf(mainPart(source), variantOf(source, shown.variantKey), shown.way).flatMap(
+    ({ steps }) => steps,
+  ).length
+}
 
 /** The pictures of a version for the table; `null` where it has none, or cannot be folded at this size. */
 export async function readRunPictures(
@@ -162,12 +212,17 @@ export async function readRunPictures(
     throw error
   })
   if (!folds) return null
-  const { sideUp, shown: all } = folds
-  const made = runPictures.get(all) ?? {
+  const { sideUp, shown: all, words } = folds
+  const skipped = words.length - (await stepsOfRun(context, hash, shown))
+  const known = runPictures.get(all) ?? new Map<number, RunPictures>()
+  runPictures.set(all, known)
+  const made = known.get(skipped) ?? {
     sideUp,
-    moves: all.moves.map(({ step, round, picture }) => ({ step, round, picture })),
+    moves: all.moves.flatMap(({ step, round, picture }) =>
+      step < skipped ? [] : [{ step: step - skipped, round, picture }],
+    ),
     end: all.front,
   }
-  runPictures.set(all, made)
+  known.set(skipped, made)
   return made
 }

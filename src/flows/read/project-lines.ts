@@ -1,7 +1,14 @@
 import { demandFor, type RejectRate } from '@/core/batch'
 import { planGrid, type CutLayout, type CutPlan, type StockSheets } from '@/core/cut'
-import { mainPart, type DesignDocument, type GaugeSettings } from '@/core/design'
-import { bestGrid } from '@/core/sheet'
+import {
+  highPerWide,
+  mainPart,
+  unitsOf,
+  variantOf,
+  type DesignDocument,
+  type GaugeSettings,
+} from '@/core/design'
+import { bestGrid, pieceSizeUm, type SizeUm } from '@/core/sheet'
 import { mmFromUm } from '@/core/units'
 import type { StockLine } from '@/data/repositories/stock'
 import type { BriefLinePaperRow, BriefLineRow, CutRow, ProofRow } from '@/data/tables'
@@ -33,9 +40,13 @@ export interface LineView {
   readonly designHash: string
   readonly partName: string
   readonly perSquare: 1 | 4
+  /** Height by width of a piece: 1 for a square. */
+  readonly highPerWide: number
   readonly variantKey: string
   readonly pieces: number
   readonly units: number
+  /** How many units of the part make one piece. */
+  readonly unitsPerPiece: number
   readonly sizing: 'finished' | 'sheet'
   readonly axis: string | null
   readonly askedMm: number
@@ -84,10 +95,10 @@ class Drawer {
     this.#left = new Map(stock.map((line) => [line.id, line.amount]))
   }
 
-  plan(paperId: string, pieceUm: number, pieces: number): CutPlan {
+  plan(paperId: string, pieceUm: SizeUm, pieces: number): CutPlan {
     const sheets = this.#stock.filter((line) => line.paper_id === paperId)
     const plan = planGrid({
-      pieceUm: { widthUm: pieceUm, heightUm: pieceUm },
+      pieceUm,
       pieces,
       stock: sheets.map((line) => stockSheets(line, this.#left.get(line.id) ?? 0)),
     })
@@ -97,10 +108,10 @@ class Drawer {
   }
 
   /** Whole sheets that give so many pieces, of the size of this paper that gives most from one. */
-  sheetsFor(paperId: string, pieceUm: number, pieces: number): number | null {
+  sheetsFor(paperId: string, pieceUm: SizeUm, pieces: number): number | null {
     const yields = this.#stock
       .filter((line) => line.paper_id === paperId && line.offcut === 0)
-      .map((line) => bestGrid(stockSheets(line).sizeUm, { widthUm: pieceUm, heightUm: pieceUm }).count)
+      .map((line) => bestGrid(stockSheets(line).sizeUm, pieceUm).count)
     const best = Math.max(0, ...yields)
     return best === 0 ? null : Math.ceil(pieces / best)
   }
@@ -130,7 +141,7 @@ function paperProgress(sources: LineSources, line: BriefLineRow, paperId: string
 function linePapers(
   sources: LineSources,
   line: BriefLineRow,
-  unitsPerPiece: number,
+  { unitsPerPiece, pieceUm }: { readonly unitsPerPiece: number; readonly pieceUm: SizeUm },
   rate: RejectRate,
   drawer: Drawer,
 ) {
@@ -155,7 +166,7 @@ function linePapers(
     const [paper, done, wanted] = [sources.papers.get(row.paper_id), progress[index], demand[index]]
     if (!paper || !done || !wanted) return []
     const unitsToCut = Math.max(0, wanted.cutUnits - done.waitingUnits)
-    const plan = drawer.plan(row.paper_id, line.sheet_um, unitsToCut)
+    const plan = drawer.plan(row.paper_id, pieceUm, unitsToCut)
     const missingUnits = plan.status === 'short' ? plan.missingPieces : 0
     return [
       {
@@ -166,7 +177,7 @@ function linePapers(
         unitsToCut,
         layouts: plan.layouts,
         missingUnits,
-        missingSheets: missingUnits === 0 ? 0 : drawer.sheetsFor(row.paper_id, line.sheet_um, missingUnits),
+        missingSheets: missingUnits === 0 ? 0 : drawer.sheetsFor(row.paper_id, pieceUm, missingUnits),
       },
     ]
   })
@@ -179,6 +190,8 @@ export function lineViews(sources: LineSources): readonly LineView[] {
     const design = sources.designs.get(line.design_hash)
     if (!design) return []
     const part = mainPart(design)
+    const unitsPerPiece = unitsOf(part, variantOf(design, line.variant_key))
+    const pieceUm = pieceSizeUm(line.sheet_um, highPerWide(part))
     const rate = sources.history.rejectRate(design.family)
     const proof = sources.proofs.find((candidate) => candidate.line_id === line.id)
     return [
@@ -189,9 +202,11 @@ export function lineViews(sources: LineSources): readonly LineView[] {
         designHash: line.design_hash,
         partName: part.name,
         perSquare: part.perSquare,
+        highPerWide: highPerWide(part),
         variantKey: line.variant_key,
         pieces: line.pieces,
-        units: line.pieces * part.unitsPerPiece,
+        units: line.pieces * unitsPerPiece,
+        unitsPerPiece,
         sizing: line.sizing,
         axis: line.axis,
         askedMm: mmFromUm(line.asked_um),
@@ -201,7 +216,7 @@ export function lineViews(sources: LineSources): readonly LineView[] {
         perPiece: line.per_piece,
         rate,
         secondsPerPiece: sources.history.pace(design).secondsPerPiece,
-        papers: linePapers(sources, line, part.unitsPerPiece, rate, drawer),
+        papers: linePapers(sources, line, { unitsPerPiece, pieceUm }, rate, drawer),
         proof: {
           status: proof?.status ?? 'none',
           measuredMm: proof?.measured_um == null ? null : mmFromUm(proof.measured_um),

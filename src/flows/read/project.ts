@@ -56,10 +56,10 @@ const foldedUnits = (line: LineView): number =>
 function joinViews(lines: readonly LineView[], joined: ReadonlyMap<string, number>): readonly JoinView[] {
   return lines.flatMap((line) => {
     const parts = lines.filter((other) => other.attachedTo === line.id)
-    if (parts.length === 0) return []
+    if (parts.length === 0 && line.unitsPerPiece === 1) return []
     const possible = joinable({
       pieces: line.pieces,
-      folded: foldedUnits(line),
+      folded: Math.floor(foldedUnits(line) / line.unitsPerPiece),
       parts: parts.map((part) => ({ perPiece: part.perPiece ?? 1, folded: foldedUnits(part) })),
     })
     return [{ line, parts, pieces: line.pieces, joined: joined.get(line.id) ?? 0, joinable: possible }]

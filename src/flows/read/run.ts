@@ -29,6 +29,8 @@ export interface SaidStep {
   readonly crease: CreaseStrength
   readonly rigour: Rigour
   readonly note: string | null
+  readonly normal: string | null
+  readonly look: readonly string[]
 }
 
 /** Events of a run after some sequence number, and the marks a client needs to go on from there. */
@@ -65,7 +67,7 @@ export async function runPlan(
   const design = (await readDesigns(context, [run.design_hash])).get(run.design_hash)
   if (!design) throw new Error(`run ${run.id} pins a design that is not stored`)
   const part = design.parts.find((candidate) => candidate.key === run.part_key) ?? mainPart(design)
-  const stages = stagesOf(part, variantOf(design, run.variant_key))
+  const stages = stagesOf(part, variantOf(design, run.variant_key), run.way)
   const steps = stages.flatMap((stage, index) =>
     stage.steps.map((step) => ({ stage: index, stageName: stage.name, step })),
   )
@@ -85,6 +87,8 @@ export async function runPlan(
       crease: step.crease,
       rigour: step.rigour,
       note: step.note ?? null,
+      normal: step.normal ?? null,
+      look: step.look ?? [],
     })),
   }
 }
@@ -146,6 +150,7 @@ export async function readRunDesign(
   if (!run || !row || !design) return null
   const gauges = gaugesFromText(row.gauges)
   const { variantKey, sheetMm } = run
-  const pictures = await readRunPictures(context, row.design_hash, { variantKey, sheetMm, gauges })
+  const { way } = row
+  const pictures = await readRunPictures(context, row.design_hash, { variantKey, sheetMm, gauges, way })
   return { run, design, gauges, pictures }
 }

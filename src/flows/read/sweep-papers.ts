@@ -8,6 +8,7 @@ export const sweepPapers = (project: ProjectView, line: LineView): readonly Swee
   line.papers.map((row) => ({
     paperId: row.paper.id,
     pieces: row.unitsToCut,
+    highPerWide: line.highPerWide,
     stock: (project.papers.find((paper) => paper.id === row.paper.id)?.sheets ?? []).map((sheet) => ({
       stockId: sheet.stockItemId,
       sizeUm: { widthUm: umFromMm(sheet.widthMm), heightUm: umFromMm(sheet.heightMm) },

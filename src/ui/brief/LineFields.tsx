@@ -1,9 +1,11 @@
 'use client'
 
 import { useWatch } from 'react-hook-form'
+import { highPerWide, mainPart } from '@/core/design'
 import { Silhouette } from '../design/Silhouette'
 import { gaugeHint } from '../design/gauge-hint'
 import { Field } from '../forms/Field'
+import { pieceNoun } from '../format'
 import { gaugeInputs } from './form-values'
 import type { LineFieldsProps } from './line-props'
 import { LinePapers } from './LinePapers'
@@ -108,7 +110,9 @@ export function LineFields(props: LineFieldsProps) {
               </Field>
             ) : (
               <p className="second self-center text-sm">
-                side of the {design?.parts[0]?.perSquare === 4 ? 'quarter square' : 'square'} that is folded
+                {design && highPerWide(mainPart(design)) !== 1 ? 'width' : 'side'} of the{' '}
+                {design ? pieceNoun(mainPart(design).perSquare, highPerWide(mainPart(design))) : 'square'}{' '}
+                that is folded
               </p>
             )}
             <Field id={`${at}.size`} label={`Size (${unitHint})`} error={error('size')}>

@@ -1,9 +1,16 @@
 import { roundForYield } from '@/core/cut'
-import { finishedSizes, mainPart, sheetForFinished, variantOf, type DesignDocument } from '@/core/design'
+import {
+  finishedSizes,
+  highPerWide,
+  mainPart,
+  sheetForFinished,
+  variantOf,
+  type DesignDocument,
+} from '@/core/design'
 import { CoreError } from '@/core/errors'
 import { parseLength, umFromMm } from '@/core/units'
 import type { DrawerPaper } from '@/flows/read/papers'
-import { formatExact, formatLength, type Preferences } from '../format'
+import { formatLength, formatPiece, pieceNoun, type Preferences } from '../format'
 import type { LineValues } from './form-values'
 
 /** The other size of a line, worked out as it is typed; `null` while something is missing. */
@@ -42,15 +49,18 @@ export function previewLine(
   if (!size.ok || size.mm === 0 || gauges === null) return null
   try {
     const variant = variantOf(design, line.variantKey)
+    const part = mainPart(design)
+    const high = highPerWide(part)
     const exactMm =
       line.sizing === 'sheet' ? size.mm : sheetForFinished(design, variant, line.axis, size.mm, gauges)
     const sheetMm =
-      line.sizing === 'sheet' ? exactMm : roundForYield(exactMm, preferences.ruler, sheetsOf(line, papers))
+      line.sizing === 'sheet'
+        ? exactMm
+        : roundForYield(exactMm, preferences.ruler, sheetsOf(line, papers), high)
     const sizes = finishedSizes(design, variant, sheetMm, gauges)
-    const piece = mainPart(design).perSquare === 4 ? 'quarter square' : 'square'
     return {
       sheetMm,
-      text: `From a ${piece} of ${formatExact(sheetMm, preferences)}: ${sizes
+      text: `From a ${pieceNoun(part.perSquare, high)} of ${formatPiece(sheetMm, high, preferences)}: ${sizes
         .map((one) => `${formatLength(one.sizeMm, preferences)} ${one.label}`)
         .join(', ')}.`,
       rounding:

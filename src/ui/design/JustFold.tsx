@@ -1,13 +1,13 @@
 'use client'
 
 import { useState } from 'react'
-import { mainPart, type DesignDocument } from '@/core/design'
+import { mainPart, unitsOf, waysOf, type DesignDocument } from '@/core/design'
 import type { DeedResult } from '@/flows/deed'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { Field } from '../forms/Field'
 import { FormMessage } from '../forms/FormMessage'
 import { useSubmit } from '../forms/useSubmit'
-import { lengthInput, type Preferences } from '../format'
+import { lengthInput, nounMany, type Preferences } from '../format'
 import { HowFields, toRun, type HowFolded } from '../project/StartRun'
 
 interface LooseRun extends HowFolded {
@@ -37,10 +37,14 @@ export function JustFold({ design, papers, preferences, hand, start }: JustFoldP
     grain: 'fold',
     order: 'piece by piece',
     hand,
+    way: 'whole',
   })
   const { fields, message, pending, submit } = useSubmit(start, toRun)
   const set = (key: keyof LooseRun) => (event: { target: { value: string } }) =>
     setRun({ ...run, [key]: event.target.value })
+  const variant = design.variants.find(({ key }) => key === run.variantKey) ?? design.variants[0]
+  const units = variant ? unitsOf(mainPart(design), variant) : 1
+  const ways = variant ? waysOf(mainPart(design), variant) : []
   return (
     <form
       className="flex flex-col gap-4"
@@ -86,11 +90,22 @@ export function JustFold({ design, papers, preferences, hand, start }: JustFoldP
           )}
         </Field>
       </div>
-      <HowFields id="loose" how={run} change={(how) => setRun({ ...run, ...how })} fields={fields} />
+      <HowFields
+        id="loose"
+        how={run}
+        ways={ways}
+        change={(how) => setRun({ ...run, ...how })}
+        fields={fields}
+      />
       <div>
         <button className="btn btn-primary" disabled={pending}>
           Start folding
         </button>
+        {units === 1 ? null : (
+          <span className="second ml-4">
+            {units} {nounMany(mainPart(design).name)} each
+          </span>
+        )}
       </div>
     </form>
   )

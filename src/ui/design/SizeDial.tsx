@@ -3,11 +3,13 @@
 import { useState } from 'react'
 import {
   defaultGauges,
+  expectedSize,
   finishedSizes,
   gaugeShares,
   shareable,
   sheetForFinished,
   variantOf,
+  type AxisSize,
   type DesignDocument,
   type FinishedSize,
   type GaugeSettings,
@@ -15,17 +17,21 @@ import {
 import { CoreError } from '@/core/errors'
 import { parseLength } from '@/core/units'
 import type { FoldedEndView } from '@/flows/read/folds'
+import type { Samples } from '@/flows/read/history'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { Field } from '../forms/Field'
 import { formatExact, formatLength, lengthInput, type Preferences } from '../format'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { FoldedEnd } from './FoldedEnd'
+import { expectedWords, SizeAdvice } from './SizeAdvice'
 import { gaugeHint } from './gauge-hint'
 import { Silhouette } from './Silhouette'
 
 interface SizeDialProps {
   readonly design: DesignDocument
   readonly papers: readonly DrawerPaper[]
+  /** What came out before, by variant and axis, as measured size by side of the sheet. */
+  readonly samples: Readonly<Record<string, Samples>>
   /** How each variant ends, by its key; none where a design is told in words. */
   readonly ends: Readonly<Record<string, FoldedEndView>>
   readonly preferences: Preferences
@@ -69,14 +75,16 @@ function turnDial(
     return {
       problem:
         error.code === 'SIZE_NOT_REACHABLE'
-          ? 'The overhang alone is larger than that. Ask for more, or set the gauge lower.'
-          : `${name} must be ${min === undefined || max === undefined ? 'another value' : `from ${formatExact(min, preferences)} to ${formatExact(max, preferences)}`}.`,
+          ? 'The gauges alone are larger than that. Ask for more, or set them lower.'
+          : min === undefined || max === undefined
+            ? `${name} must be another value.`
+            : `${name} must be from ${formatExact(min, preferences)} to ${formatExact(max, preferences)}. Nearest: ${formatExact(Number(error.detail.value) < min ? min : max, preferences)}.`,
     }
   }
 }
 
 /** Finished size to sheet and back, along any axis, with the gauges. */
-export function SizeDial({ design, papers, ends, preferences }: SizeDialProps) {
+export function SizeDial({ design, papers, ends, samples, preferences }: SizeDialProps) {
   const [first] = design.variants
   const [variantKey, setVariantKey] = useState(first?.key ?? '')
   const [given, setGiven] = useState('sheet')
@@ -207,12 +215,25 @@ export function SizeDial({ design, papers, ends, preferences }: SizeDialProps) {
             <SizeRow
               key={size.axis}
               size={size}
-              derivation={variant?.sizes.find((one) => one.axis === size.axis)?.derivation ?? ''}
+              axis={variant?.sizes.find((one) => one.axis === size.axis)}
+              sheetMm={dial.sheetMm}
+              samples={samples[variantKey]?.[size.axis] ?? []}
               preferences={preferences}
             />
           ))}
         </dl>
       )}
+      {variant && !('problem' in dial) ? (
+        <SizeAdvice
+          design={design}
+          variant={variant}
+          sheetMm={dial.sheetMm}
+          gauges={dial.gauges}
+          end={end}
+          paper={paper}
+          preferences={preferences}
+        />
+      ) : null}
       {variant?.shaping === undefined ? null : (
         <p className="note text-sm">Estimated after shaping: {variant.shaping}</p>
       )}
@@ -222,18 +243,32 @@ export function SizeDial({ design, papers, ends, preferences }: SizeDialProps) {
 
 function SizeRow({
   size,
-  derivation,
+  axis,
+  sheetMm,
+  samples,
   preferences,
 }: {
   readonly size: FinishedSize
-  readonly derivation: string
+  readonly axis: AxisSize | undefined
+  readonly sheetMm: number
+  readonly samples: readonly number[]
   readonly preferences: Preferences
 }) {
+  const derivation = axis?.derivation ?? ''
+  const { range, says } = expectedWords(
+    expectedSize(size.sizeMm, axis?.shaped, sheetMm, samples),
+    preferences,
+  )
   const ranged = size.highestMm - size.lowestMm > 0.01
   return (
     <div className="grid grid-cols-[1fr_auto] gap-2 py-1">
       <dt>{size.label}</dt>
       <dd className="figure text-xl">{formatLength(size.sizeMm, preferences)}</dd>
+      {says === null ? null : (
+        <dd className="estimate col-span-2">
+          {range}, {says}
+        </dd>
+      )}
       <dd className="second col-span-2 text-sm">
         <details>
           <summary className="cursor-pointer">How it is got</summary>

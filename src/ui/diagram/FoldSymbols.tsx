@@ -74,6 +74,27 @@ function Symbol({ symbol, view, more }: { readonly symbol: FoldSymbol } & Omit<S
           {symbol.name}
         </Words>
       )
+    case 'work':
+      return (
+        <g>
+          {symbol.places.map((at, index) => (
+            <circle
+              key={index}
+              cx={view.x(at.x)}
+              cy={view.y(at.y)}
+              r={17}
+              fill="var(--fold-halo)"
+              fillOpacity={0.6}
+              stroke="var(--fold-mark)"
+              strokeWidth={6}
+              strokeDasharray="9 7"
+            />
+          ))}
+          <Words view={view} x={view.width / 2} y={view.height - 40}>
+            {symbol.name}
+          </Words>
+        </g>
+      )
   }
 }
 

@@ -42,6 +42,16 @@ export function formatSheet(widthMm: number, heightMm: number, preferences: Leng
     : `${formatExact(widthMm, preferences)} x ${formatExact(heightMm, preferences)}`
 }
 
+/** What a piece of paper is called by its shape. */
+export const pieceNoun = (perSquare: 1 | 4, highPerWide: number): string =>
+  perSquare === 4 ? 'quarter square' : highPerWide === 1 ? 'square' : 'piece'
+
+/** A piece of paper by its width and shape: `12.5 cm` for a square, `15 x 7.5 cm` for another. */
+export const formatPiece = (widthMm: number, highPerWide: number, preferences: LengthPreferences): string =>
+  highPerWide === 1
+    ? formatExact(widthMm, preferences)
+    : formatSheet(widthMm, Math.round(widthMm * highPerWide * 1000) / 1000, preferences)
+
 /** What a form field starts with for a length in the reader's unit: `12.45`, `4 7/8`, or exact mm where no fraction fits. */
 export function lengthInput(mm: number, { unit }: Pick<Preferences, 'unit'>): string {
   if (unit === 'cm') return String(Math.round(mm * 1000) / 10_000)

@@ -1,21 +1,25 @@
 import type { CutLayout } from '@/core/cut'
+import { pieceSizeUm } from '@/core/sheet'
 import { umFromMm } from '@/core/units'
 
 interface CutDrawingProps {
   readonly layout: CutLayout
   readonly pieceMm: number
+  readonly highPerWide?: number
   readonly colour: string
   readonly describe: string
 }
 
 /** A sheet with its pieces and what is left, to scale, long side lying. */
-export function CutDrawing({ layout, pieceMm, colour, describe }: CutDrawingProps) {
+export function CutDrawing({ layout, pieceMm, highPerWide = 1, colour, describe }: CutDrawingProps) {
   const { sheetUm, grid, piecesPerSheet } = layout
-  const pieceUm = umFromMm(pieceMm)
+  const piece = pieceSizeUm(umFromMm(pieceMm), highPerWide)
+  // The sheet lies on its side: its height runs across the drawing.
+  const [across, down] = grid.turned ? [piece.widthUm, piece.heightUm] : [piece.heightUm, piece.widthUm]
   const [width, height] = [sheetUm.heightUm, sheetUm.widthUm]
   const cells = Array.from({ length: piecesPerSheet }, (_, index) => ({
-    x: (index % grid.rows) * pieceUm,
-    y: Math.floor(index / grid.rows) * pieceUm,
+    x: (index % grid.rows) * across,
+    y: Math.floor(index / grid.rows) * down,
     name: index + 1,
   }))
   const hair = width / 240
@@ -38,8 +42,8 @@ export function CutDrawing({ layout, pieceMm, colour, describe }: CutDrawingProp
           <rect
             x={x}
             y={y}
-            width={pieceUm}
-            height={pieceUm}
+            width={across}
+            height={down}
             fill={colour}
             stroke="var(--color-base-100)"
             strokeWidth={hair * 1.5}

@@ -2,6 +2,7 @@ import Link from 'next/link'
 import type { ProjectView } from '@/flows/read/project'
 import type { Station, StationKey, StationState } from '@/core/plan'
 import { countOf } from '../format'
+import { unitNoun } from './unit-noun'
 
 const NAMES: Readonly<Record<StationKey, string>> = {
   brief: 'Brief',
@@ -23,7 +24,7 @@ const DOT: Readonly<Record<StationState, string>> = {
 function figureText({ key, state, figure: { count, of } }: Station, project: ProjectView): string {
   switch (key) {
     case 'brief':
-      return countOf(count, 'piece')
+      return countOf(count, unitNoun(project))
     case 'colour':
       return countOf(count, 'paper')
     case 'paper':
@@ -38,7 +39,8 @@ function figureText({ key, state, figure: { count, of } }: Station, project: Pro
   }
 }
 
-function lineText({ key, state }: Station, { facts, lines }: ProjectView): string {
+function lineText({ key, state }: Station, project: ProjectView): string {
+  const { facts, lines } = project
   switch (key) {
     case 'brief':
       return countOf(lines.length, 'line')
@@ -53,7 +55,7 @@ function lineText({ key, state }: Station, { facts, lines }: ProjectView): strin
     case 'cut':
       return facts.proofsToJudge > 0 ? 'proof piece to judge' : 'sheets cut'
     case 'fold':
-      return facts.openRuns > 0 ? 'a tray is waiting' : 'pieces folded'
+      return facts.openRuns > 0 ? 'a tray is waiting' : `${unitNoun(project)}s folded`
     case 'join':
       return facts.joinsWanted === 0 ? 'nothing to join' : 'pieces joined'
     case 'deliver':

@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import type { Way } from '@/core/design'
 import { TAP_GRAINS, TRAY_ORDERS } from '@/core/run'
 import type { DeedResult } from '@/flows/deed'
 import { Field } from '../forms/Field'
@@ -13,6 +14,7 @@ export interface HowFolded {
   readonly order: string
   readonly traySize: string
   readonly hand: string
+  readonly way: string
   readonly pieces: string
 }
 
@@ -21,7 +23,15 @@ interface StartRunProps {
   readonly what: string
   readonly pieces: number
   readonly hand: 'right' | 'left'
+  /** The ways the design can be folded. */
+  readonly ways: readonly Way[]
   readonly start: (how: HowFolded) => Promise<DeedResult<{ readonly runId: string }>>
+}
+
+const WAY_WORDS: Readonly<Record<Way, string>> = {
+  whole: 'every crease first',
+  direct: 'directly, in the air',
+  'from base': 'I have the base',
 }
 
 const GRAIN_WORDS: Readonly<Record<string, string>> = {
@@ -36,12 +46,13 @@ export const toRun = (
 ): void => router.push(`/runs/${runId}`)
 
 /** Starts a run: how many, trays, and what one tap stands for. */
-export function StartRun({ id, what, pieces, hand, start }: StartRunProps) {
+export function StartRun({ id, what, pieces, hand, ways, start }: StartRunProps) {
   const [how, setHow] = useState<HowFolded>({
     grain: 'fold',
     order: 'piece by piece',
     traySize: String(Math.min(6, pieces)),
     hand,
+    way: 'whole',
     pieces: String(pieces),
   })
   const { fields, message, pending, submit } = useSubmit(start, toRun)
@@ -60,7 +71,7 @@ export function StartRun({ id, what, pieces, hand, start }: StartRunProps) {
             {how.pieces} in trays of {how.traySize}, {GRAIN_WORDS[how.grain]}
           </summary>
           <div className="mt-2">
-            <HowFields id={id} how={how} change={setHow} fields={fields} />
+            <HowFields id={id} how={how} ways={ways} change={setHow} fields={fields} />
           </div>
         </details>
         <button className="btn btn-primary" disabled={pending} aria-label={`Start folding ${what}`}>
@@ -74,12 +85,13 @@ export function StartRun({ id, what, pieces, hand, start }: StartRunProps) {
 interface HowFieldsProps {
   readonly id: string
   readonly how: HowFolded
+  readonly ways: readonly Way[]
   readonly change: (how: HowFolded) => void
   readonly fields: Readonly<Record<string, string>>
 }
 
 /** The fields every run has. */
-export function HowFields({ id, how, change, fields }: HowFieldsProps) {
+export function HowFields({ id, how, ways, change, fields }: HowFieldsProps) {
   const set = (key: keyof HowFolded) => (event: { target: { value: string } }) =>
     change({ ...how, [key]: event.target.value })
   return (
@@ -128,6 +140,19 @@ export function HowFields({ id, how, change, fields }: HowFieldsProps) {
           </select>
         )}
       </Field>
+      {ways.length === 1 ? null : (
+        <Field id={`${id}-way`} label="Way" error={fields['way']}>
+          {(aria) => (
+            <select {...aria} className="select w-48" value={how.way} onChange={set('way')}>
+              {ways.map((way) => (
+                <option key={way} value={way}>
+                  {WAY_WORDS[way]}
+                </option>
+              ))}
+            </select>
+          )}
+        </Field>
+      )}
       <Field id={`${id}-hand`} label="Hand" error={fields['hand']}>
         {(aria) => (
           <select {...aria} className="select w-28" value={how.hand} onChange={set('hand')}>

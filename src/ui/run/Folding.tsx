@@ -19,6 +19,8 @@ interface FoldingProps {
 /** What the hands do now: the picture, which of how many, and the words; nothing else large. */
 export function Folding({ run, design, gauges, pictures, cell }: FoldingProps) {
   const now = nowWords(run, cell)
+  // The screen holds two notes beside the words; what one looks at now comes first.
+  const crowded = now.normal !== null && now.look.length > 0
   const then = (
     <p className="text-2xl">
       <span className="second">then </span>
@@ -57,7 +59,17 @@ export function Folding({ run, design, gauges, pictures, cell }: FoldingProps) {
             <span className="second text-[4rem]">{now.of}</span>
           </p>
           <p className="figure text-[4.5rem] leading-[1.04]">{now.say}</p>
-          {now.note === null ? null : <p className="second text-2xl">{now.note}</p>}
+          {now.note === null || crowded ? null : <p className="second text-2xl">{now.note}</p>}
+          {now.normal === null ? null : (
+            <p className="note text-2xl">
+              <strong>Looks wrong, is right.</strong> {now.normal}
+            </p>
+          )}
+          {now.look.length === 0 ? null : (
+            <p className="note text-2xl">
+              <strong>Look before you go on:</strong> {now.look.join('; ')}.
+            </p>
+          )}
         </div>
         {then}
       </div>

@@ -3,6 +3,7 @@
 import { GRADES, SPOIL_REASONS, type PieceState } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
 import type { RunAtTable } from './useRun'
+import { lookWords } from './words'
 
 interface InspectTrayProps {
   readonly run: RunView
@@ -14,6 +15,7 @@ interface InspectTrayProps {
 /** The end of a tray: look each piece over, say why any was spoiled, then the tray is done. */
 export function InspectTray({ run, table, tray, pieces }: InspectTrayProps) {
   const states = pieces.flatMap((piece) => table.state.pieces[piece - 1] ?? [])
+  const looks = lookWords(run)
   const unexplained = states.filter((state) => state.spoiled && state.reason === null).length
   return (
     <div className="flex flex-col gap-6 px-8 py-8 tablet:px-14">
@@ -23,6 +25,7 @@ export function InspectTray({ run, table, tray, pieces }: InspectTrayProps) {
           ? `Say why ${unexplained === 1 ? 'a piece was' : `${unexplained} pieces were`} spoiled, then the tray is done.`
           : `All as they should be? Space, and the tray is done.`}
       </p>
+      {looks.length === 0 ? null : <p className="second text-xl">Look for: {looks.join('; ')}.</p>}
       <ul className="grid gap-x-10 gap-y-1 tablet:grid-cols-2">
         {states.map((state) => (
           <PieceRow key={state.piece} state={state} part={run.partName} table={table} />

@@ -1,7 +1,7 @@
 import { LIBRARY, measureDesign, mainPart, stagesOf, variantOf } from '@/core/design'
 import { cellsOf, runState, tapsOf, type RunPlan, type TapGrain } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
-import { nextLine, nowWords } from './words'
+import { lookWords, nextLine, nowWords } from './words'
 
 const DESIGNS = LIBRARY.map(measureDesign)
 
@@ -42,6 +42,8 @@ function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
       crease: step.crease,
       rigour: step.rigour,
       note: step.note ?? null,
+      normal: step.normal ?? null,
+      look: step.look ?? [],
     })),
     feed: { epoch: 'e', seq: 0, events: [] },
   }
@@ -72,6 +74,19 @@ test('the last fold leads to the tray, or to the next piece of it', () => {
   expect(nextLine(runOf('narrow-leaf', { order: 'across the tray' }), last)).toBe(
     'the next piece of the tray',
   )
+})
+
+test('the proof piece is looked over in full at the last cheap moment; later pieces by the tray', () => {
+  const run = runOf('corner-folded-rosette')
+  const gate = run.steps.findIndex(({ look }) => look.length > 0)
+  const repeats = run.steps[gate]?.repeats ?? 0
+  expect(nowWords(run, { piece: 1, step: gate, repeat: repeats }).look).toEqual(run.steps[gate]?.look)
+  expect(nowWords(run, { piece: 1, step: gate, repeat: 1 }).look).toEqual([])
+  expect(nowWords(run, { piece: 2, step: gate, repeat: repeats }).look).toEqual([])
+  expect(lookWords(run)).toEqual(expect.arrayContaining([...(run.steps[gate]?.look ?? [])]))
+  const odd = run.steps.findIndex(({ normal }) => normal !== null)
+  expect(nowWords(run, { piece: 1, step: odd, repeat: 1 }).normal).toContain('eight layers spring')
+  expect(nowWords(run, { piece: 2, step: odd, repeat: 1 }).normal).toBeNull()
 })
 
 test('a stage is told with its steps and their counts, a piece whole', () => {

@@ -7,24 +7,38 @@ interface NowWords {
   readonly of: string
   readonly say: string
   readonly note: string | null
+  /** On the first piece, at the first time of a step: what looks wrong and is right. */
+  readonly normal: string | null
+  /** On the first piece, at the last time of a step: what to look for while it is cheap to mend. */
+  readonly look: readonly string[]
 }
+
+const NOTHING_BESIDE = { note: null, normal: null, look: [] } as const
 
 /** What one tap asks for: the fold with its count, the stage by name, or the whole piece. */
 export function nowWords(run: RunView, cell: Cell): NowWords {
   const step = run.steps[cell.step]
-  if (!step) return { count: '', of: '', say: '', note: null }
+  if (!step) return { count: '', of: '', say: '', ...NOTHING_BESIDE }
   if (run.plan.grain === 'piece')
-    return { count: '1', of: run.partName, say: 'Fold it from start to end', note: null }
+    return { count: '1', of: run.partName, say: 'Fold it from start to end', ...NOTHING_BESIDE }
   if (run.plan.grain === 'stage')
-    return { count: '', of: step.stageName, say: stageWords(run, cell.step), note: null }
+    return { count: '', of: step.stageName, say: stageWords(run, cell.step), ...NOTHING_BESIDE }
+  const proof = cell.piece === 1
   const judged = step.rigour === 'free' ? 'By eye, to the gauge.' : null
   return {
     count: String(cell.repeat),
     of: step.repeats === 1 ? step.each : `of ${step.repeats} ${nounMany(step.each)}`,
     say: step.say,
     note: step.note ?? judged,
+    normal: proof && cell.repeat === 1 ? step.normal : null,
+    look: proof && cell.repeat === step.repeats ? step.look : [],
   }
 }
+
+/** What to look each piece of a tray over for, at a glance: every gate of the run. */
+export const lookWords = (run: Pick<RunView, 'steps'>): readonly string[] => [
+  ...new Set(run.steps.flatMap(({ look }) => look)),
+]
 
 /** The steps of the stage that ends at `last`, as one line each is short. */
 function stageWords(run: RunView, last: number): string {

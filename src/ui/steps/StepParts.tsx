@@ -36,6 +36,21 @@ export function Said({
         {word.crease === 'none' ? '' : ` Crease: ${word.crease}. ${RIGOUR[word.rigour]}`}
       </p>
       {word.note === null ? null : <p className="note mt-2">{word.note}</p>}
+      {word.normal === null ? null : (
+        <p className="note mt-2">
+          <strong>Looks wrong, is right.</strong> {word.normal}
+        </p>
+      )}
+      {word.look.length > 0 && move.round === word.says.length - 1 ? (
+        <div className="note mt-2">
+          <strong>Look before you go on,</strong> it is cheap to mend now:
+          <ul className="list-disc pl-5">
+            {word.look.map((one) => (
+              <li key={one}>{one}</li>
+            ))}
+          </ul>
+        </div>
+      ) : null}
     </>
   )
 }

@@ -1,7 +1,7 @@
 'use client'
 
 import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { ShownProgram } from '@/core/fold'
 import type { Followed } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -27,6 +27,8 @@ interface StepThroughProps {
   readonly hand: 'right' | 'left'
   /** Where the state shown can be fetched as a file; the number of the move is added. */
   readonly fileAddress: string
+  /** The same folds in the other way, directly or with every crease: its name and address; `null` where there is one. */
+  readonly otherWay?: { readonly name: string; readonly address: string } | null
   /** The move shown first, from 0. */
   readonly start: number
   readonly preferences: Preferences
@@ -46,6 +48,7 @@ export function StepThrough({
   paperId,
   hand,
   fileAddress,
+  otherWay = null,
   start,
   preferences,
 }: StepThroughProps) {
@@ -73,7 +76,9 @@ export function StepThrough({
     },
     [last],
   )
-  useStepKeys(at, last, go)
+  const other = useRef<HTMLAnchorElement>(null)
+  const switchWay = useCallback(() => other.current?.click(), [])
+  useStepKeys(at, last, go, switchWay)
 
   const word = move && words[move.step]
   const said = word && move ? (word.says[move.round] ?? '') : ''
@@ -133,6 +138,12 @@ export function StepThrough({
           )}
           <Tick label="hidden edges" on={hidden} set={setHidden} />
           <Tick label="for the left hand" on={leftHanded} set={setLeftHanded} />
+          {otherWay ? (
+            // The same fold there: as many are left to the end as here.
+            <a ref={other} href={`${otherWay.address}left=${last - at}`} className="btn btn-sm btn-outline">
+              {otherWay.name} (D)
+            </a>
+          ) : null}
           {move?.motion ? (
             <button
               type="button"
@@ -219,13 +230,14 @@ function Tick({
 }
 
 /** Arrow keys go from fold to fold wherever nothing is being typed or chosen. */
-function useStepKeys(at: number, last: number, go: (to: number) => void): void {
+function useStepKeys(at: number, last: number, go: (to: number) => void, switchWay: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const busy =
         event.target instanceof HTMLElement &&
         event.target.closest('input, select, textarea, dialog') !== null
       if (busy || event.altKey || event.ctrlKey || event.metaKey) return
+      if (event.key === 'd' || event.key === 'D') return switchWay()
       const to = { ArrowLeft: at - 1, ArrowRight: at + 1, Home: 0, End: last }[event.key]
       if (to === undefined) return
       event.preventDefault()
@@ -233,5 +245,5 @@ function useStepKeys(at: number, last: number, go: (to: number) => void): void {
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [at, last, go])
+  }, [at, last, go, switchWay])
 }

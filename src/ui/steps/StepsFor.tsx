@@ -1,4 +1,4 @@
-import type { DesignDocument } from '@/core/design'
+import { mainPart, waysOf, type DesignDocument } from '@/core/design'
 import { gaugeField, type StepsQuery } from '@/schema/designs-query'
 import type { FieldErrors } from '@/schema/field-errors'
 import { Field } from '../forms/Field'
@@ -18,6 +18,8 @@ interface StepsForProps {
 
 /** For which variant, sheet and gauges the steps are shown: a form that only changes the address. */
 export function StepsFor({ design, value, typed, fields, preferences }: StepsForProps) {
+  const variant = design.variants.find(({ key }) => key === value.variantKey)
+  const ways = variant ? waysOf(mainPart(design), variant) : []
   return (
     <form id={STEPS_FORM} method="get" className="mb-4 flex flex-wrap items-start gap-3">
       {design.variants.length === 1 ? null : (
@@ -71,6 +73,16 @@ export function StepsFor({ design, value, typed, fields, preferences }: StepsFor
           </Field>
         )
       })}
+      {ways.includes('direct') ? (
+        <Field id="steps-way" label="Way">
+          {(aria) => (
+            <select {...aria} name="way" className="select w-44 select-sm" defaultValue={value.way}>
+              <option value="whole">every crease first</option>
+              <option value="direct">directly, in the air</option>
+            </select>
+          )}
+        </Field>
+      ) : null}
       <button className="btn mt-6 btn-sm btn-outline">Show</button>
     </form>
   )

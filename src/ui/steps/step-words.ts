@@ -23,6 +23,7 @@ const KIND_WORDS: Readonly<Record<MoveSpec['kind'], string>> = {
   tuck: 'Between the layers, along the line.',
   cut: 'Cut along the line.',
   shape: 'Shape it by hand; no flat fold shows this.',
+  work: 'Nothing is folded: the ringed places are worked on.',
 }
 export const kindWords = (kind: MoveSpec['kind']): string => KIND_WORDS[kind]
 

@@ -22,6 +22,8 @@ const folds: Omit<Followed, 'shown'> = {
     crease,
     rigour,
     note: note ?? null,
+    normal: null,
+    look: [],
   })),
   shaping: [{ name: 'curl', model: 'Curling draws it in.', factor: [0.9, 1], axes: ['width'] }],
 }
@@ -81,7 +83,14 @@ test('colours are those of the paper, white side up first', () => {
 })
 
 test('counting words', () => {
-  const word = { stageName: null, crease: 'firm', rigour: 'strict', note: null } as const
+  const word = {
+    stageName: null,
+    crease: 'firm',
+    rigour: 'strict',
+    note: null,
+    normal: null,
+    look: [],
+  } as const
   expect(countWords({ ...word, each: 'half', says: ['a', 'b'] }, 1)).toEqual({
     count: '2',
     of: 'of 2 halves',
@@ -100,6 +109,7 @@ test('every kind of move has its sentence', () => {
     'tuck',
     'cut',
     'shape',
+    'work',
   ]
   for (const kind of kinds) expect(kindWords(kind)).toMatch(/^[A-Z].*[.]$/)
   expect(new Set(kinds.map(kindWords)).size).toBe(kinds.length)

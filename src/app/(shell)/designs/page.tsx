@@ -1,17 +1,40 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { openPage } from '@/app/_server/guard'
-import { defaultGauges, FAMILIES, finishedSizes, mainPart, stagesOf, variantOf } from '@/core/design'
+import {
+  defaultGauges,
+  FAMILIES,
+  finishedSizes,
+  highPerWide,
+  mainPart,
+  stagesOf,
+  unitsOf,
+  type DesignDocument,
+  type FinishedSize,
+  type Variant,
+} from '@/core/design'
+import { CoreError } from '@/core/errors'
+import type { Pace } from '@/core/time'
 import { SHOWN_SHEET_MM, shownSheetMm } from '@/flows/figures'
+import { choose, type Choice } from '@/flows/read/choosing'
 import { readLibrary } from '@/flows/read/designs'
 import { readBases, readEnd, type FoldedEndView } from '@/flows/read/folds'
 import { readHistory } from '@/flows/read/history'
 import { readDrawer } from '@/flows/read/papers'
-import { familyOf, type Query } from '@/schema/designs-query'
+import { readLibraryQuery, type Query } from '@/schema/designs-query'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
 import { FoldDiagram } from '@/ui/diagram/FoldDiagram'
+import { LibraryWishes } from '@/ui/design/LibraryWishes'
 import { Silhouette } from '@/ui/design/Silhouette'
-import { countOf, nounMany, plural, formatExact, formatLength, formatPace } from '@/ui/format'
+import {
+  countOf,
+  formatDuration,
+  formatExact,
+  formatLength,
+  formatPiece,
+  plural,
+  type Preferences,
+} from '@/ui/format'
 
 export const metadata: Metadata = { title: 'Designs' }
 
@@ -23,100 +46,45 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
   const { context, preferences } = await openPage()
   const all = await readLibrary(context)
   const families = FAMILIES.filter((family) => all.some(({ document }) => document.family === family))
-  const family = familyOf(await searchParams, families)
-  const designs = all.filter(({ document }) => family === null || document.family === family)
+  const asked = readLibraryQuery(await searchParams, families, preferences.unit)
   const history = await readHistory(context)
   const papers = await readDrawer(context)
   const bases = await readBases(context)
-  const ends = new Map<string, FoldedEndView | null>()
-  for (const { document: design, hash } of designs) {
+  const paper = papers.find(({ id }) => id === asked.value.paperId) ?? null
+  const cards: Card[] = []
+  for (const { document: design, hash } of all) {
     const [first] = design.variants
     if (!first) continue
-    const sheetMm = shownSheetMm(design)
-    const shown = { variantKey: first.key, sheetMm, gauges: defaultGauges(design) }
-    ends.set(design.id, await readEnd(context, hash, shown))
+    const sheetMm = sheetFor(design, asked.value.sheetMm)
+    const shown = { variantKey: first.key, sheetMm: shownSheetMm(design), gauges: defaultGauges(design) }
+    const end = await readEnd(context, hash, shown)
+    const pace = history.pace(design)
+    const choice = choose(
+      design,
+      { ...asked.value, paper },
+      { secondsPerUnit: pace.secondsPerPiece, hardest: end?.hardest ?? [], sheetMm },
+    )
+    cards.push({ design, variant: first, sheetMm, end, pace, choice })
   }
+  const stay = cards.filter(({ choice }) => choice.leftOut === null)
   return (
     <>
       <h1 className="text-4xl">Designs</h1>
-      <p className="second mt-1">Sizes are worked out from the folds, here for a 15 cm sheet.</p>
-      <nav aria-label="Families" className="mt-4 flex flex-wrap gap-2">
-        {[null, ...families].map((one) => (
-          <Link
-            key={one ?? 'all'}
-            href={one === null ? '/designs' : `/designs?family=${one}`}
-            aria-current={one === family ? 'page' : undefined}
-            className={`btn btn-sm ${one === family ? 'btn-primary' : 'btn-outline'}`}
-          >
-            {one === null ? 'all' : nounMany(one)}
-          </Link>
+      <p className="second mt-1">
+        Sizes are worked out from the folds, here for a{' '}
+        {formatExact(asked.value.sheetMm ?? SHOWN_SHEET_MM, preferences)} sheet.
+      </p>
+      <LibraryWishes families={families} papers={papers} asked={asked} unit={preferences.unit} />
+      <Found cards={cards} stay={stay.length} />
+      <ul className="mt-6 grid gap-6 sm:grid-cols-2 tablet:grid-cols-3">
+        {stay.map((card, index) => (
+          <DesignCard
+            key={card.design.id}
+            card={card}
+            paper={paper ?? papers[index % Math.max(1, papers.length)] ?? ANY_PAPER}
+            preferences={preferences}
+          />
         ))}
-      </nav>
-      <ul className="mt-6 grid gap-6 tablet:grid-cols-3">
-        {designs.map(({ document: design }, index) => {
-          const [first] = design.variants
-          if (!first) return null
-          const part = mainPart(design)
-          const sheetMm = shownSheetMm(design)
-          const gauges = defaultGauges(design)
-          const [size] = finishedSizes(design, first, sheetMm, gauges)
-          const folds = stagesOf(part, variantOf(design, first.key)).flatMap((stage) => stage.steps)
-          const pace = history.pace(design)
-          const end = ends.get(design.id)
-          const paper = papers[index % Math.max(1, papers.length)] ?? ANY_PAPER
-          return (
-            <li key={design.id} className="sheet-panel flex flex-col p-5">
-              <span className="strip-of-tape mx-auto mb-3" aria-hidden />
-              {end ? (
-                <FoldDiagram
-                  picture={end.front}
-                  faces={facesOf(paper, end.sideUp)}
-                  title={`${design.name}, finished`}
-                  small
-                  className="h-40 w-full"
-                />
-              ) : (
-                <Silhouette
-                  design={design}
-                  variantKey={first.key}
-                  sheetMm={sheetMm}
-                  gauges={gauges}
-                  colour={paper.frontColour}
-                />
-              )}
-              <h2 className="mt-4 text-2xl italic">
-                <Link href={`/designs/${design.id}`} className="hover:underline">
-                  {design.name}
-                </Link>
-              </h2>
-              <p className="second mt-1">{design.summary}</p>
-              <dl className="mt-4 grid grid-cols-2 gap-y-1">
-                <dt className="sr-only">Sheet</dt>
-                <dd className="second">
-                  {part.perSquare === 4 ? 'quarter of ' : ''}
-                  {formatExact(SHOWN_SHEET_MM, preferences)}
-                </dd>
-                <dt className="sr-only">Finished size</dt>
-                <dd className="text-right font-semibold">
-                  {size ? `${formatLength(size.sizeMm, preferences)} ${size.label}` : ''}
-                </dd>
-                <dt className="sr-only">Folds</dt>
-                <dd className="second">
-                  {countOf(
-                    folds.reduce((sum, step) => sum + step.repeats, 0),
-                    'fold',
-                  )}
-                  {end ? `, ${plural(end.mostLayers, 'layer')}` : ''}
-                </dd>
-                <dt className="sr-only">Time</dt>
-                <dd className="text-right font-semibold">
-                  {formatPace(pace.secondsPerPiece)}
-                  {pace.loggedPieces === 0 ? <span className="second font-normal"> usual</span> : null}
-                </dd>
-              </dl>
-            </li>
-          )
-        })}
       </ul>
       <section id="bases" aria-labelledby="bases-title" className="mt-12">
         <h2 id="bases-title" className="text-2xl">
@@ -151,4 +119,143 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
       </section>
     </>
   )
+}
+
+interface Card {
+  readonly design: DesignDocument
+  readonly variant: Variant
+  readonly sheetMm: number
+  readonly end: FoldedEndView | null
+  readonly pace: Pace
+  readonly choice: Choice
+}
+
+/** The side a design's parts are cut at: what was asked, quartered where a design quarters. */
+const sheetFor = (design: DesignDocument, askedMm: number | null): number =>
+  askedMm === null ? shownSheetMm(design) : askedMm / Math.sqrt(mainPart(design).perSquare)
+
+const REASONS = {
+  time: 'take longer than that',
+  supplies: 'need glue or supplies',
+  thickness: 'would be too thick in that paper',
+  sheet: 'need a larger sheet than that paper has',
+} as const
+
+/** How many designs stay, and why others do not. */
+function Found({ cards, stay }: { readonly cards: readonly Card[]; readonly stay: number }) {
+  const reasons = (Object.keys(REASONS) as (keyof typeof REASONS)[]).flatMap((reason) => {
+    const count = cards.filter(({ choice }) => choice.leftOut === reason).length
+    return count === 0 ? [] : [`${count} ${REASONS[reason]}`]
+  })
+  return (
+    <p className="mt-4" role="status">
+      {stay === 0 ? 'No design is like that. Ask for less at once.' : countOf(stay, 'design')}
+      {reasons.length === 0 ? '' : `; ${reasons.join(', ')}`}.
+    </p>
+  )
+}
+
+function DesignCard({
+  card: { design, variant, sheetMm, end, pace, choice },
+  paper,
+  preferences,
+}: {
+  readonly card: Card
+  readonly paper: { readonly frontColour: string; readonly backColour: string }
+  readonly preferences: Preferences
+}) {
+  const part = mainPart(design)
+  const gauges = defaultGauges(design)
+  const [size] = sizesOrNone(design, variant, sheetMm, gauges)
+  const folds = stagesOf(part, variant).flatMap((stage) => stage.steps)
+  const units = unitsOf(part, variant)
+  return (
+    <li className="sheet-panel flex flex-col p-5">
+      <span className="strip-of-tape mx-auto mb-3" aria-hidden />
+      {end ? (
+        <FoldDiagram
+          picture={end.front}
+          faces={facesOf(paper, end.sideUp)}
+          title={`${design.name}, finished`}
+          small
+          className="h-40 w-full"
+        />
+      ) : (
+        <Silhouette
+          design={design}
+          variantKey={variant.key}
+          sheetMm={sheetMm}
+          gauges={gauges}
+          colour={paper.frontColour}
+        />
+      )}
+      <h2 className="mt-4 text-2xl italic">
+        <Link href={`/designs/${design.id}`} className="hover:underline">
+          {design.name}
+        </Link>
+      </h2>
+      <p className="second mt-1">{design.summary}</p>
+      <dl className="mt-4 grid grid-cols-2 gap-y-1">
+        <dt className="sr-only">Sheet</dt>
+        <dd className="second">
+          {part.perSquare === 4 ? 'quarter of ' : ''}
+          {formatPiece(sheetMm * Math.sqrt(part.perSquare), highPerWide(part), preferences)}
+          {units === 1 ? '' : ` x ${units}`}
+        </dd>
+        <dt className="sr-only">Finished size</dt>
+        <dd className="text-right font-semibold">
+          {size ? `${formatLength(size.sizeMm, preferences)} ${size.label}` : 'not at this size'}
+        </dd>
+        <dt className="sr-only">Folds</dt>
+        <dd className="second">
+          {countOf(
+            folds.reduce((sum, step) => sum + step.repeats, 0),
+            'fold',
+          )}
+          {end ? `, ${plural(end.mostLayers, 'layer')}` : ''}
+        </dd>
+        <dt className="sr-only">Time</dt>
+        <dd className="text-right font-semibold">
+          {formatDuration(pace.secondsPerPiece * units)}
+          {pace.loggedPieces === 0 ? <span className="second font-normal"> usual</span> : null}
+        </dd>
+        {design.guide ? (
+          <>
+            <dt className="sr-only">Skill</dt>
+            <dd className="second">{design.guide.skill}</dd>
+          </>
+        ) : null}
+        <Becomes choice={choice} />
+      </dl>
+    </li>
+  )
+}
+
+/** What the paper and the time become. */
+function Becomes({ choice: { byTime, byPaper } }: { readonly choice: Choice }) {
+  const counts = [byTime, byPaper].flatMap((count) => (count === null ? [] : [count]))
+  if (counts.length === 0) return null
+  return (
+    <>
+      <dt className="sr-only">That becomes</dt>
+      <dd className="figure text-right text-xl">
+        {plural(Math.min(...counts), 'piece')}
+        {byTime !== null && byPaper !== null && byTime !== byPaper ? (
+          <span className="second block text-sm">
+            {byTime < byPaper ? `the paper is enough for ${byPaper}` : `the time is enough for ${byTime}`}
+          </span>
+        ) : null}
+      </dd>
+    </>
+  )
+}
+
+/** Finished sizes; none where a gauge does not fit the sheet asked. */
+function sizesOrNone(...asked: Parameters<typeof finishedSizes>): readonly FinishedSize[] {
+  try {
+    return finishedSizes(...asked)
+  } catch (error) {
+    if (error instanceof CoreError) return []
+    throw error
+  }
 }

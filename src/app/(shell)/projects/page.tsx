@@ -8,6 +8,7 @@ import { deedWords } from '@/ui/project/deed-words'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { EmptyState } from '@/ui/shell/EmptyState'
 import { archiveProjectAction } from './actions'
+import { unitNoun } from '@/ui/project/unit-noun'
 
 export const metadata: Metadata = { title: 'Projects' }
 
@@ -62,7 +63,7 @@ export default async function ProjectsPage({
               <div className="mt-auto flex items-end justify-between gap-3 border-t hairline pt-4">
                 <p>
                   <span className="figure text-2xl">{project.facts.foldedUnits}</span>
-                  <span className="second"> of {countOf(project.facts.units, 'piece')} folded</span>
+                  <span className="second"> of {countOf(project.facts.units, unitNoun(project))} folded</span>
                 </p>
                 {away ? (
                   <DeedButton

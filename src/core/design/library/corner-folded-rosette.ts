@@ -61,9 +61,33 @@ export const cornerFoldedRosette: DesignSource = {
   family: 'flower',
   summary: 'Three rounds of corners to the centre, then three rings of petals turned out.',
   origin: 'traditional',
+  guide: {
+    skill: 'steady',
+    tools: ['fingernail', 'bone folder', 'pen body or skewer'],
+    supplies: [],
+    adhesive: null,
+    dryingMinutes: 0,
+    test: 'Lay it down: it lies flat, and all four outer tips stand out alike.',
+    cautions: ['Eight layers to crease: rest the hand, use the bone folder.'],
+    rescue: [
+      {
+        symptom: 'The centre bulges in the third round',
+        remedy: 'The corners of an earlier round overlap there: open it and leave a hair of space.',
+      },
+      {
+        symptom: 'A petal tears at its foot',
+        remedy: 'Fold it back, a dot of glue under it, and let the next ring cover it.',
+      },
+      {
+        symptom: 'One tip stands out further',
+        remedy: 'Turn it back in and lay the piece against its neighbour before the crease.',
+      },
+    ],
+  },
   usualMinutes: 8,
   gauges: [
     {
+      match: ['neighbour', 'halve', 'lay over'],
       key: 'overhang',
       name: 'petal overhang',
       explains: 'How far the outer petal tips stand out over the edge. The fold line moves by half of it.',
@@ -116,6 +140,11 @@ export const cornerFoldedRosette: DesignSource = {
             step(
               {
                 key: 'round-2',
+                look: [
+                  'all four corners meet at the centre',
+                  'no corner lies over another',
+                  'the same side is up as before',
+                ],
                 say: 'Corner to the centre, all layers',
                 each: 'corner',
                 note: 'Round 2 of 3. Same side up as before.',
@@ -125,6 +154,7 @@ export const cornerFoldedRosette: DesignSource = {
             step(
               {
                 key: 'round-3',
+                normal: 'The square no longer lies quite flat: eight layers spring.',
                 say: 'Corner to the centre, all layers',
                 each: 'corner',
                 crease: 'burnished',
@@ -141,6 +171,7 @@ export const cornerFoldedRosette: DesignSource = {
             step(
               {
                 key: 'ring-3',
+                look: ['all four tips stand out alike', 'no layer below came along'],
                 say: 'Top tip out over the edge, to the gauge',
                 each: 'petal',
                 rigour: 'free',

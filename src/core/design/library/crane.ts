@@ -1,8 +1,8 @@
-import { birdBaseSteps, fold, PETAL, type LineSpec, type MoveSpec, type PointSpec } from '../../fold'
+import { fold, PETAL, type LineSpec, type MoveSpec, type PointSpec } from '../../fold'
 import type { DesignSource } from '../types'
-import { asSteps } from './steps'
+import { asSteps, stepsOfBase } from './steps'
 
-const { at, lineOnto, middleOf, off, partWay, step, through, turnOverUpright, valley } = fold
+const { at, lineOnto, middleOf, off, partWay, step, through, turnOverUpright, valley, work } = fold
 
 const CENTRE = at(0.5, 0.5)
 /** The sheet's corners: two become wings, two become legs, which are neck and tail later. */
@@ -64,7 +64,25 @@ const wingDown = (tip: PointSpec, way: 'valley' | 'mountain'): MoveSpec => ({
   take: { at: partWay(tip, CENTRE, 0.1), layers: 1 },
 })
 
-const from = (key: string) => birdBaseSteps.findIndex((one) => one.key === key)
+const bird = stepsOfBase('bird')
+const from = (key: string) => bird.findIndex((one) => one.key === key)
+
+const SIZES: DesignSource['variants'][number]['sizes'] = [
+  {
+    axis: 'tail-to-head',
+    label: 'tail to head',
+    measure: { extentDegrees: 0 },
+    derivation:
+      'Measured on the folded piece: from the tip of the tail to the bend of the head, along the body.',
+  },
+  {
+    axis: 'height',
+    label: 'high with wings down',
+    measure: { extentDegrees: 90 },
+    derivation: 'Measured on the folded piece: from the lowest wing tip to the tip of the tail.',
+  },
+]
+const SHAPING = 'With the wings level the back rounds, which changes length and height by some per cent.'
 
 export const crane: DesignSource = {
   format: 2,
@@ -73,9 +91,32 @@ export const crane: DesignSource = {
   family: 'ornament',
   summary: 'The traditional crane from the bird base, wings down.',
   origin: 'traditional',
+  guide: {
+    skill: 'demanding',
+    tools: ['fingernail', 'bone folder'],
+    supplies: [
+      {
+        name: 'note card, with the variant that carries them',
+        perPiece: 2,
+        size: { width: 0.16, height: 0.22 },
+      },
+    ],
+    adhesive: null,
+    dryingMinutes: 0,
+    test: 'Hold the breast, pull the tail: the wings move.',
+    cautions: ['Repeated pinching strains the hands: breaks after every tray.'],
+    rescue: [
+      {
+        symptom: 'Neck or tail will not go inside',
+        remedy: 'Crease the line to both sides first, then open the leg and push from behind.',
+      },
+      { symptom: 'A wing tears at its foot', remedy: 'Lower the wings less; a dot of glue behind the tear.' },
+    ],
+  },
   usualMinutes: 6,
   gauges: [
     {
+      match: ['neighbour', 'lay over'],
       key: 'head',
       name: 'head length',
       explains: 'How far from the tip of the neck the head is folded down.',
@@ -94,14 +135,24 @@ export const crane: DesignSource = {
       sideUp: 'colour down',
       sideUpReason:
         'The sheet falls together over its upper side: begun colour down, all of the crane shows colour.',
+      base: { id: 'bird', stages: 2 },
       sheet: { kind: 'square', turnedDegrees: 45 },
       stages: [
         {
           key: 'square-base',
           name: 'Square base',
-          steps: asSteps(birdBaseSteps.slice(0, from('petal-front'))),
+          steps: asSteps(bird.slice(0, from('petal-front'))),
         },
-        { key: 'bird-base', name: 'Bird base', steps: asSteps(birdBaseSteps.slice(from('petal-front'))) },
+        {
+          key: 'bird-base',
+          name: 'Bird base',
+          steps: asSteps(bird.slice(from('petal-front')), {
+            'petal-back': { look: ['four points, two of them wings', 'the lower edges meet on the middle'] },
+            'petal-front': {
+              normal: 'The edge turns inside out while it is lifted: let it, and press the sides in.',
+            },
+          }),
+        },
         {
           key: 'narrow',
           name: 'Legs narrow',
@@ -188,6 +239,18 @@ export const crane: DesignSource = {
                 factor: [0.9, 1.02],
               },
             ),
+            step(
+              {
+                key: 'cards',
+                say: 'A note card on the wing, one dot of glue',
+                each: 'card',
+                crease: 'none',
+                rigour: 'even',
+                note: 'Written on before. It stands out over the wing tip and can be taken off.',
+              },
+              work('attach', partWay(FRONT_WING, CENTRE, 0.45)),
+              work('attach', partWay(BACK_WING, CENTRE, 0.45)),
+            ),
           ]),
         },
       ],
@@ -197,23 +260,16 @@ export const crane: DesignSource = {
     {
       key: 'plain',
       name: 'plain',
+      without: ['cards'],
+      sizes: SIZES,
+      shaping: SHAPING,
+    },
+    {
+      key: 'with-cards',
+      name: 'with two note cards',
       without: [],
-      sizes: [
-        {
-          axis: 'tail-to-head',
-          label: 'tail to head',
-          measure: { extentDegrees: 0 },
-          derivation:
-            'Measured on the folded piece: from the tip of the tail to the bend of the head, along the body.',
-        },
-        {
-          axis: 'height',
-          label: 'high, wings down',
-          measure: { extentDegrees: 90 },
-          derivation: 'Measured on the folded piece: from the lowest wing tip to the tip of the tail.',
-        },
-      ],
-      shaping: 'With the wings level the back rounds, which changes length and height by some per cent.',
+      sizes: SIZES,
+      shaping: SHAPING,
     },
   ],
 }

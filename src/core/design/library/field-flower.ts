@@ -1,6 +1,7 @@
 import { fold } from '../../fold'
 import type { DesignSource } from '../types'
 import { asSteps, stepsOfBase } from './steps'
+import { extent } from './sizes'
 
 const { at, rotateBy, step, through } = fold
 
@@ -21,9 +22,34 @@ export const fieldFlower: DesignSource = {
   family: 'flower',
   summary: 'From the frog base: four petals rolled outwards, the closed tip trimmed for a stem.',
   origin: 'traditional base; trimmed and rolled in our own way',
+  guide: {
+    skill: 'demanding',
+    tools: ['fingernail', 'bone folder', 'pen body or skewer', 'scissors'],
+    supplies: [{ name: 'stem', perPiece: 1 }],
+    adhesive: 'a drop of glue where the stem goes in, if it is loose',
+    dryingMinutes: 10,
+    test: 'A stem pushed up from below holds when the flower is turned over.',
+    cautions: ['Scissors through sixteen layers: small pieces fly, cut away from the face.'],
+    rescue: [
+      {
+        symptom: 'A squash is askew',
+        remedy:
+          'Its ridge is not over the middle: lift the flap, open it fully, set the ridge on the line and press.',
+      },
+      {
+        symptom: 'The trimmed hole is too large',
+        remedy: 'Wind a strip of tape around the stem until it holds.',
+      },
+      {
+        symptom: 'A petal cracks when rolled',
+        remedy: 'Warm the paper in the hand first and roll in two goes.',
+      },
+    ],
+  },
   usualMinutes: 7,
   gauges: [
     {
+      match: ['lay over'],
       key: 'trim',
       name: 'trimmed tip',
       explains: 'How much of the closed tip comes off: as little as lets the stem through.',
@@ -41,10 +67,26 @@ export const fieldFlower: DesignSource = {
       perSquare: 1,
       sideUp: 'colour down',
       sideUpReason: 'The base closes over the white side. Rolled outwards, each petal shows white within.',
+      base: { id: 'frog', stages: 2 },
       sheet: { kind: 'square', turnedDegrees: 45 },
       stages: [
-        { key: 'squashes', name: 'Square base and squashes', steps: asSteps(frog.slice(0, split)) },
-        { key: 'petal-folds', name: 'Petal folds', steps: asSteps(frog.slice(split)) },
+        {
+          key: 'squashes',
+          name: 'Square base and squashes',
+          steps: asSteps(frog.slice(0, split), {
+            'squash-4': { look: ['four squares, all of one size', 'every ridge runs to the closed tip'] },
+          }),
+        },
+        {
+          key: 'petal-folds',
+          name: 'Petal folds',
+          steps: asSteps(frog.slice(split), {
+            'petal-1': {
+              normal: 'The raw edge seems to be lifted the wrong way: it goes up, and its sides come in.',
+            },
+            'petal-4': { look: ['four narrow points on each side', 'nothing white outside'] },
+          }),
+        },
         {
           key: 'flower',
           name: 'Flower',
@@ -104,19 +146,13 @@ export const fieldFlower: DesignSource = {
       name: 'plain',
       without: [],
       sizes: [
-        {
-          axis: 'height',
-          label: 'high',
-          measure: { extentDegrees: 90 },
-          derivation:
-            'Measured on the folds. On paper: the frog base is half a diagonal high, 0.7071 S, less the trimmed tip.',
-        },
-        {
-          axis: 'width',
-          label: 'wide, closed',
-          measure: { extentDegrees: 0 },
-          derivation: 'Measured on the folds. On paper: the closed base is S - 0.7071 S wide.',
-        },
+        extent(
+          'height',
+          'high',
+          90,
+          'the frog base is half a diagonal high, 0.7071 S, less the trimmed tip.',
+        ),
+        extent('width', 'wide when closed', 0, 'the closed base is S - 0.7071 S wide.'),
       ],
       shaping: 'Rolling the petals brings the height down and opens the width.',
     },

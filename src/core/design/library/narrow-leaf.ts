@@ -1,6 +1,7 @@
 import { fold, type LineSpec, type PointSpec } from '../../fold'
 import type { DesignSource } from '../types'
 import { asSteps } from './steps'
+import { extent } from './sizes'
 
 const { at, foldAndUnfold, lineOnto, onto, step, through, valley } = fold
 
@@ -17,6 +18,22 @@ export const narrowLeaf: DesignSource = {
   family: 'leaf',
   summary: 'A quarter sheet kited from both ends, then halved along its rib.',
   origin: 'traditional',
+  guide: {
+    skill: 'easy',
+    tools: ['fingernail'],
+    supplies: [],
+    adhesive: null,
+    dryingMinutes: 0,
+    test: 'Held by its end it points straight; both halves are alike.',
+    cautions: [],
+    rescue: [
+      {
+        symptom: 'The tip is blunt',
+        remedy: 'An edge passed the rib: open that end and bring it just to the rib.',
+      },
+      { symptom: 'White shows along the rib', remedy: 'The edges do not meet: fold the second one again.' },
+    ],
+  },
   usualMinutes: 2,
   gauges: [],
   parts: [
@@ -49,7 +66,12 @@ export const narrowLeaf: DesignSource = {
               valley(edgeToRib(at(0, 0), at(0, 1), at(0.3, 0.7)), { moves: at(0, 1) }),
             ),
             step(
-              { key: 'second-end', say: 'Edge to the rib, from the other end', each: 'edge' },
+              {
+                key: 'second-end',
+                look: ['both tips are sharp', 'the raw edges meet on the rib'],
+                say: 'Edge to the rib, from the other end',
+                each: 'edge',
+              },
               valley(edgeToRib(at(1, 1), at(1, 0.5), at(0.7, 0.3)), { moves: at(1, 0.6) }),
               valley(edgeToRib(at(1, 1), at(0.5, 1), at(0.3, 0.7)), { moves: at(0.6, 1) }),
             ),
@@ -80,20 +102,18 @@ export const narrowLeaf: DesignSource = {
       name: 'halved',
       without: [],
       sizes: [
-        {
-          axis: 'tip-to-tip',
-          label: 'tip to tip',
-          measure: { extentDegrees: 90 },
-          derivation:
-            'Measured on the folds. On paper: the rib is the diagonal of the quarter sheet, 1.414 of its side.',
-        },
-        {
-          axis: 'width',
-          label: 'wide',
-          measure: { extentDegrees: 0 },
-          derivation:
-            'Measured on the folds. On paper: half the diagonal times tan 22.5 degrees, 0.293 of the side, after halving.',
-        },
+        extent(
+          'tip-to-tip',
+          'tip to tip',
+          90,
+          'the rib is the diagonal of the quarter sheet, 1.414 of its side.',
+        ),
+        extent(
+          'width',
+          'wide',
+          0,
+          'half the diagonal times tan 22.5 degrees, 0.293 of the side, after halving.',
+        ),
       ],
     },
     {
@@ -101,20 +121,13 @@ export const narrowLeaf: DesignSource = {
       name: 'left open',
       without: ['half'],
       sizes: [
-        {
-          axis: 'tip-to-tip',
-          label: 'tip to tip',
-          measure: { extentDegrees: 90 },
-          derivation:
-            'Measured on the folds. On paper: the rib is the diagonal of the quarter sheet, 1.414 of its side.',
-        },
-        {
-          axis: 'width',
-          label: 'wide',
-          measure: { extentDegrees: 0 },
-          derivation:
-            'Measured on the folds. On paper: the diagonal times tan 22.5 degrees, 0.586 of the side.',
-        },
+        extent(
+          'tip-to-tip',
+          'tip to tip',
+          90,
+          'the rib is the diagonal of the quarter sheet, 1.414 of its side.',
+        ),
+        extent('width', 'wide', 0, 'the diagonal times tan 22.5 degrees, 0.586 of the side.'),
       ],
     },
   ],

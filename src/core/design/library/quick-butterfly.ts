@@ -1,8 +1,10 @@
 import { fold, type LineSpec, type PointSpec } from '../../fold'
 import type { DesignSource } from '../types'
+import { bodyGauge, bodyStage } from './butterfly-body'
 import { asSteps, stepsOfBase } from './steps'
+import { extent } from './sizes'
 
-const { at, lineOnto, onto, rotateBy, step, through, valley } = fold
+const { at, lineOnto, rotateBy, step, through, valley } = fold
 
 const waterbomb = stepsOfBase('waterbomb')
 
@@ -20,18 +22,24 @@ export const quickButterfly: DesignSource = {
   family: 'butterfly',
   summary: 'From the waterbomb base: lower wings turned down, the body a rolled ridge.',
   origin: 'ours, on a traditional base',
+  guide: {
+    skill: 'easy',
+    tools: ['fingernail'],
+    supplies: [],
+    adhesive: null,
+    dryingMinutes: 0,
+    test: 'Set down it stands on its wing edges, body up.',
+    cautions: [],
+    rescue: [
+      {
+        symptom: 'One wing is lower',
+        remedy: 'The ridge is not parallel to the middle: open it and take both wings by their tips.',
+      },
+      { symptom: 'The lower wings differ', remedy: 'Lay the piece in half and bring one onto the other.' },
+    ],
+  },
   usualMinutes: 3,
-  gauges: [
-    {
-      key: 'body',
-      name: 'body',
-      explains: 'How far the ridge of the body stands up. Both wings lose as much of their width.',
-      unit: 'side',
-      standard: 0.03,
-      least: 0.015,
-      most: 0.06,
-    },
-  ],
+  gauges: [bodyGauge(0.03)],
   parts: [
     {
       key: 'butterfly',
@@ -40,6 +48,7 @@ export const quickButterfly: DesignSource = {
       perSquare: 1,
       sideUp: 'colour down',
       sideUpReason: 'The base closes over the white side: all four wings show colour on both faces.',
+      base: { id: 'waterbomb', stages: 1 },
       sheet: { kind: 'square' },
       stages: [
         { key: 'base', name: 'Waterbomb base', steps: asSteps(waterbomb) },
@@ -54,6 +63,7 @@ export const quickButterfly: DesignSource = {
             step(
               {
                 key: 'lower-wings',
+                look: ['both lower wings come equally far out'],
                 say: 'Front flap down, its upper edge to half way down the side',
                 each: 'flap',
                 rigour: 'even',
@@ -70,45 +80,13 @@ export const quickButterfly: DesignSource = {
             ),
           ]),
         },
-        {
-          key: 'body',
-          name: 'Body',
-          steps: asSteps([
-            step(
-              { key: 'halve', say: 'In half, wing on wing', each: 'fold', crease: 'burnished' },
-              valley(onto(at(0, 0), at(1, 0))),
-            ),
-            step(
-              {
-                key: 'ridge',
-                say: 'Upper pair of wings back, the body left standing',
-                each: 'fold',
-                rigour: 'free',
-                note: 'All layers of the upper pair together. The ridge is the body.',
-              },
-              valley(
-                { beside: through(MIDDLE, POINT), by: { gauges: { body: 1 } }, towards: at(1, 0) },
-                { moves: at(1, 0), take: { at: at(0.4, 0.2), layers: 4 } },
-              ),
-            ),
-            step(
-              {
-                key: 'roll',
-                say: 'Roll the body between finger and thumb, wings a little up',
-                each: 'body',
-                crease: 'rolled',
-                rigour: 'free',
-              },
-              {
-                kind: 'shape',
-                name: 'round',
-                model: 'Lifting the wings draws the span in a little. Common practice, no source.',
-                factor: [0.9, 1],
-                axes: ['span'],
-              },
-            ),
-          ]),
-        },
+        bodyStage({
+          left: at(0, 0),
+          right: at(1, 0),
+          middle: through(MIDDLE, POINT),
+          wing: at(0.4, 0.2),
+          layers: 4,
+        }),
       ],
     },
   ],
@@ -118,19 +96,13 @@ export const quickButterfly: DesignSource = {
       name: 'plain',
       without: [],
       sizes: [
-        {
-          axis: 'span',
-          label: 'wing tip to wing tip',
-          measure: { extentDegrees: 0 },
-          derivation:
-            'Measured on the folds. On paper: the long edge of the base, S, less twice the body on one side.',
-        },
-        {
-          axis: 'length',
-          label: 'long',
-          measure: { extentDegrees: 90 },
-          derivation: 'Measured on the folds. On paper: the height of the base, S / 2.',
-        },
+        extent(
+          'span',
+          'wing tip to wing tip',
+          0,
+          'the long edge of the base, S, less twice the body on one side.',
+        ),
+        extent('length', 'long', 90, 'the height of the base, S / 2.'),
       ],
       shaping: 'Lifting the wings draws the span in a little.',
     },

@@ -1,8 +1,9 @@
 import { fold, type LineSpec } from '../../fold'
 import type { DesignSource } from '../types'
-import { asSteps } from './steps'
+import { asSteps, creaseDiagonals } from './steps'
+import { extent } from './sizes'
 
-const { at, foldAndUnfold, lineOnto, onto, step, through, turnOverUpright, valley } = fold
+const { at, lineOnto, onto, step, through, turnOverUpright, valley } = fold
 
 /** From the bottom point up; where the folded bottom edge and the top edge cross it. */
 const middle = through(at(0.375, 0.375), at(0.75, 0.75))
@@ -25,6 +26,22 @@ export const simpleHeart: DesignSource = {
   family: 'heart',
   summary: 'From a square stood on its corner; the sides come up along the middle.',
   origin: 'traditional; the rounding of the tips is our own proportion',
+  guide: {
+    skill: 'easy',
+    tools: ['fingernail', 'bone folder'],
+    supplies: [],
+    adhesive: null,
+    dryingMinutes: 0,
+    test: 'It lies flat, the two halves meet on one line.',
+    cautions: [],
+    rescue: [
+      {
+        symptom: 'The bottom is blunt',
+        remedy: 'The edges did not start at the same place: open both, set the first on the middle crease.',
+      },
+      { symptom: 'One lobe is higher', remedy: 'Turn it over and fold the higher tip by the difference.' },
+    ],
+  },
   usualMinutes: 4,
   gauges: [],
   parts: [
@@ -41,18 +58,7 @@ export const simpleHeart: DesignSource = {
         {
           key: 'creases',
           name: 'Diagonals',
-          steps: asSteps([
-            step(
-              {
-                key: 'diagonal',
-                say: 'Corner to opposite corner, crease, open',
-                each: 'diagonal',
-                crease: 'light',
-              },
-              foldAndUnfold(onto(at(1, 0), at(0, 1))),
-              foldAndUnfold(onto(at(0, 0), at(1, 1))),
-            ),
-          ]),
+          steps: asSteps([creaseDiagonals]),
         },
         {
           key: 'body',
@@ -63,12 +69,18 @@ export const simpleHeart: DesignSource = {
               valley(onto(at(1, 1), at(0.5, 0.5))),
             ),
             step(
-              { key: 'bottom', say: 'Bottom corner up to the top edge', each: 'corner' },
+              {
+                key: 'bottom',
+                normal: 'It looks like a boat: the sides come up in a moment.',
+                say: 'Bottom corner up to the top edge',
+                each: 'corner',
+              },
               valley(onto(at(0, 0), at(0.75, 0.75))),
             ),
             step(
               {
                 key: 'sides',
+                look: ['the point at the bottom is sharp', 'both edges meet on the middle line'],
                 say: 'Bottom edge up along the middle',
                 each: 'side',
                 crease: 'burnished',
@@ -116,20 +128,18 @@ export const simpleHeart: DesignSource = {
       name: 'rounded',
       without: [],
       sizes: [
-        {
-          axis: 'width',
-          label: 'wide',
-          measure: { extentDegrees: 0 },
-          derivation:
-            'Measured on the folds. On paper: each side tip at 5/8 of the half diagonal is folded in by 1/16, 9/8 of 0.7071 S.',
-        },
-        {
-          axis: 'height',
-          label: 'high',
-          measure: { extentDegrees: 90 },
-          derivation:
-            'Measured on the folds. On paper: the top tips, 1/4 of the half diagonal above the notch, are halved, 7/8 of 0.7071 S.',
-        },
+        extent(
+          'width',
+          'wide',
+          0,
+          'each side tip at 5/8 of the half diagonal is folded in by 1/16, 9/8 of 0.7071 S.',
+        ),
+        extent(
+          'height',
+          'high',
+          90,
+          'the top tips, 1/4 of the half diagonal above the notch, are halved, 7/8 of 0.7071 S.',
+        ),
       ],
     },
     {
@@ -137,20 +147,13 @@ export const simpleHeart: DesignSource = {
       name: 'pointed',
       without: ['over', 'top-tips', 'side-tips', 'front'],
       sizes: [
-        {
-          axis: 'width',
-          label: 'wide',
-          measure: { extentDegrees: 0 },
-          derivation:
-            'Measured on the folds. On paper: the sides fold along 45 degrees from the bottom point out to 5/8 of the half diagonal.',
-        },
-        {
-          axis: 'height',
-          label: 'high',
-          measure: { extentDegrees: 90 },
-          derivation:
-            'Measured on the folds. On paper: from the bottom point to the tips, the half diagonal, 0.7071 S.',
-        },
+        extent(
+          'width',
+          'wide',
+          0,
+          'the sides fold along 45 degrees from the bottom point out to 5/8 of the half diagonal.',
+        ),
+        extent('height', 'high', 90, 'from the bottom point to the tips, the half diagonal, 0.7071 S.'),
       ],
     },
   ],

@@ -1,5 +1,5 @@
 import type { FoldProgram } from '../program'
-import { birdBase, birdBaseSteps } from './bird'
+import { birdBase } from './bird'
 import { blintzBase } from './blintz'
 import { cornerSquashes } from './corner-squashes'
 import { fishBase } from './fish'
@@ -72,5 +72,5 @@ export const BASES: readonly Base[] = [
   { id: 'hexagon-twist', name: 'Hexagon twist', alsoCalled: [], sideUp: 'colour up', program: hexagonTwist },
 ]
 
-export { birdBaseSteps }
 export { PETAL } from './square'
+export { hexagonTwistMove, squareTwistSteps } from './twists'

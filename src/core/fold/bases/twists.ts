@@ -9,29 +9,52 @@ import {
   step,
   through,
 } from '../program/build'
-import type { CreaseSpec, FoldProgram, LineSpec, MoveSpec, PointSpec } from '../program'
+import type { CreaseSpec, FoldProgram, LineSpec, MoveSpec, PointSpec, ProgramStep } from '../program'
 
 type Spot = readonly [number, number]
 const spot = ([x, y]: Spot): PointSpec => at(x, y)
 
-/** Half the diagonal of the twisted square: each pleat is so wide, and the finished side is 1 - 2 x this. */
-const HALF_DIAGONAL = 1 / 8
-
-const squareQuarter = (quarters: number): readonly CreaseSpec[] => {
+const squareQuarter = (halfDiagonal: number, quarters: number): readonly CreaseSpec[] => {
   const by = (x: number, y: number): Spot => quarterTurned([x, y], quarters)
-  const [up, right] = [by(0.5, 0.5 + HALF_DIAGONAL), by(0.5 + HALF_DIAGONAL, 0.5)]
+  const [up, right] = [by(0.5, 0.5 + halfDiagonal), by(0.5 + halfDiagonal, 0.5)]
   return [
     [up, right, 'M'],
     [up, by(0.5, 1), 'M'],
-    [right, by(0.5 + HALF_DIAGONAL, 1), 'V'],
+    [right, by(0.5 + halfDiagonal, 1), 'V'],
   ]
 }
-const sideOfTwist = (quarters: number): MoveSpec => {
+const sideOfTwist = (halfDiagonal: number, quarters: number): MoveSpec => {
   const by = (x: number, y: number): PointSpec => spot(quarterTurned([x, y], quarters))
-  const ends = [by(0.5, 0.5 + HALF_DIAGONAL), by(0.5 + HALF_DIAGONAL, 0.5)] as const
-  const target = by(HALF_DIAGONAL, HALF_DIAGONAL)
+  const ends = [by(0.5, 0.5 + halfDiagonal), by(0.5 + halfDiagonal, 0.5)] as const
+  const target = by(halfDiagonal, halfDiagonal)
   return { kind: 'crease', way: 'mountain', line: onto(by(1, 1), target), between: ends }
 }
+/**
+ * The last two steps of a square twist, its pleats once creased: the sides of the tilted square, then the twist.
+ * Each pleat is as wide as half the diagonal of that square; the finished side is 1 - 2 x this.
+ */
+export const squareTwistSteps = (halfDiagonal: number): readonly ProgramStep[] => [
+  step(
+    {
+      key: 'sides',
+      say: 'Crease one side of the tilted square, behind, no further',
+      each: 'side',
+      crease: 'pinch',
+    },
+    ...[0, 1, 2, 3].map((quarters) => sideOfTwist(halfDiagonal, quarters)),
+  ),
+  step(
+    { key: 'twist', say: 'Gather the four pleats and twist the middle flat', each: 'twist' },
+    {
+      kind: 'refold',
+      name: 'twist',
+      open: [],
+      add: [0, 1, 2, 3].flatMap((quarters) => squareQuarter(halfDiagonal, quarters)),
+      stays: [0.5, 0.5],
+      shows: [1, 1],
+    },
+  ),
+]
 /** Edge past the middle to the far quarter line: an eighth beyond the middle. */
 const eighthLine = (quarters: number): MoveSpec => {
   const by = (x: number, y: number): PointSpec => spot(quarterTurned([x, y], quarters))
@@ -61,26 +84,7 @@ export const squareTwist = square([
     },
     ...[0, 1, 2, 3].map(eighthLine),
   ),
-  step(
-    {
-      key: 'sides',
-      say: 'Crease one side of the tilted square, behind, no further',
-      each: 'side',
-      crease: 'pinch',
-    },
-    ...[0, 1, 2, 3].map(sideOfTwist),
-  ),
-  step(
-    { key: 'twist', say: 'Gather the four pleats and twist the middle flat', each: 'twist' },
-    {
-      kind: 'refold',
-      name: 'twist',
-      open: [],
-      add: [0, 1, 2, 3].flatMap(squareQuarter),
-      stays: [0.5, 0.5],
-      shows: [1, 1],
-    },
-  ),
+  ...squareTwistSteps(1 / 8),
 ])
 
 /** Corner to corner the sheet is 1; the twisted hexagon has a quarter of that, on a grid of eighths. */
@@ -108,15 +112,22 @@ const near = (k: number, radius: number): PointSpec => spot(polar(60 * k + 30, r
 const quarterLine = (k: number): LineSpec => lineOnto(edge(k), beside(k), near(k, 0.2165))
 const outer = (k: number): PointSpec => near(k, Math.sqrt(3) / 4)
 
-const hexagonSixth = (k: number): readonly CreaseSpec[] => {
+const hexagonSixth = (k: number, cornerIn: number): readonly CreaseSpec[] => {
   const [here, next] = [polar(60 * k, RADIUS), polar(60 * k + 60, RADIUS)]
-  return [
-    [here, next, 'M'],
-    [next, toEdge(next, 60 * k + 60), 'M'],
-    [here, toEdge(here, 60 * k + 60), 'V'],
-  ]
+  const rim = polar(60 * k + 60, 0.5 - cornerIn)
+  const corner: readonly CreaseSpec[] = cornerIn > 0 ? [[rim, polar(60 * k + 60, 0.5), 'V']] : []
+  return [[here, next, 'M'], [next, rim, 'M'], ...corner, [here, toEdge(here, 60 * k + 60), 'V']]
 }
 const SIX = [0, 1, 2, 3, 4, 5]
+/** The hexagon's twist; `cornerIn`: by how much its corners lie folded in, on whose back the ridge turns over. */
+export const hexagonTwistMove = (cornerIn = 0): MoveSpec => ({
+  kind: 'refold',
+  name: 'twist',
+  open: [],
+  add: SIX.flatMap((k) => hexagonSixth(k, cornerIn)),
+  stays: [0, 0],
+  shows: [0.5, 0],
+})
 
 export const hexagonTwist: FoldProgram = {
   sheet: { kind: 'hexagon' },
@@ -143,14 +154,7 @@ export const hexagonTwist: FoldProgram = {
     ),
     step(
       { key: 'twist', say: 'Gather the six pleats and twist the middle flat', each: 'twist' },
-      {
-        kind: 'refold',
-        name: 'twist',
-        open: [],
-        add: SIX.flatMap(hexagonSixth),
-        stays: [0, 0],
-        shows: [0.5, 0],
-      },
+      hexagonTwistMove(),
     ),
   ],
 }

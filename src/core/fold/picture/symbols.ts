@@ -28,6 +28,7 @@ export type FoldSymbol =
   /** How many of the layers lying there are taken. */
   | { readonly kind: 'layers'; readonly at: Point; readonly taken: number; readonly of: number }
   | { readonly kind: 'shape'; readonly name: string; readonly at: Point }
+  | { readonly kind: 'work'; readonly name: string; readonly places: readonly Point[] }
 
 /** Stretches on one line joined where they meet or overlap. */
 function joined(stretches: readonly Segment[]): readonly Segment[] {
@@ -119,7 +120,9 @@ function landmarks(table: Table, line: LineSpec): readonly FoldSymbol[] {
       ...line.points.map((spec) => point(spec, 'moves')),
       ...line.ontoLines.flatMap((spec) => edge(spec, 'target')),
     ]
-  if ('through' in line) return line.through.map((spec) => point(spec, 'target'))
+  // A place of the table is no mark on the paper: only what lies on the sheet can be aimed at.
+  if ('through' in line)
+    return line.through.flatMap((spec) => ('plane' in spec ? [] : [point(spec, 'target')]))
   return []
 }
 
@@ -223,6 +226,8 @@ export function symbolsOf(frame: Frame, seen: Seen, gauges: GaugeShares): readon
     }
     case 'shape':
       return [{ kind: 'shape', name: spec.name, at: boxOf(before.state).middle }]
+    case 'work':
+      return [{ kind: 'work', name: spec.name, places: spec.places.map((place) => pointOf(table, place)) }]
   }
 }
 

@@ -49,6 +49,11 @@ export const unfold = (line: LineSpec, options: Options<'unfold'>): MoveSpec => 
 })
 export const turnOverUpright: MoveSpec = { kind: 'turn over', axis: 'upright' }
 export const turnOverLevel: MoveSpec = { kind: 'turn over', axis: 'level' }
+/** Work that folds nothing, at these places. */
+export const work = (
+  name: Extract<MoveSpec, { kind: 'work' }>['name'],
+  ...places: readonly PointSpec[]
+): MoveSpec => ({ kind: 'work', name, places })
 export const rotateBy = (degrees: number): MoveSpec => ({ kind: 'rotate', degrees })
 
 /** A round for each of these moves. */
@@ -56,8 +61,11 @@ export const each = (moves: readonly MoveSpec[]): readonly Round[] => moves.map(
 
 type StepWords = Pick<ProgramStep, 'key' | 'say'> & Partial<Omit<ProgramStep, 'key' | 'say' | 'rounds'>>
 
-/** A step; firm and strict, counted in folds, unless said. */
-export const step = (words: StepWords, ...moves: readonly MoveSpec[]): ProgramStep => ({
+/** A step; firm and strict, counted in folds, unless said. What else an author says of it goes along. */
+export const step = <const Words extends StepWords>(
+  words: Words,
+  ...moves: readonly MoveSpec[]
+): ProgramStep & Omit<Words, keyof ProgramStep> => ({
   each: 'fold',
   crease: 'firm',
   rigour: 'strict',

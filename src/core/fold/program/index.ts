@@ -1,6 +1,6 @@
 export * from './types'
 export * from './piece'
 export * from './run'
-export { pointOf } from './resolve'
+export { lineOf, pointOf } from './resolve'
 export { boxOf } from './placing'
 export * from './step-figures'

@@ -214,6 +214,10 @@ function doMove(piece: Piece, spec: MoveSpec, gauges: GaugeShares): Done {
     }
     case 'shape':
       return { after: piece }
+    case 'work':
+      // A place off the paper is an author's mistake, found here and not at the drawing.
+      spec.places.forEach((place) => pointOf(table, place))
+      return { after: piece }
   }
 }
 

@@ -130,6 +130,12 @@ export type MoveSpec =
       readonly factor: readonly [lowest: number, highest: number]
       readonly axes?: readonly string[]
     }
+  /** Work that folds nothing, at these places of the piece: the paper stays as it lies. */
+  | {
+      readonly kind: 'work'
+      readonly name: 'write' | 'mark' | 'glue' | 'attach' | 'pierce'
+      readonly places: readonly PointSpec[]
+    }
 
 export type Rigour = 'strict' | 'even' | 'free'
 export type CreaseStrength = 'pinch' | 'light' | 'firm' | 'burnished' | 'rolled' | 'none'

@@ -2,15 +2,28 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
-import { defaultGauges, mainPart, stagesOf, variantOf, type DesignDocument } from '@/core/design'
+import {
+  defaultGauges,
+  finishedSizes,
+  mainPart,
+  sheetForFinished,
+  unitsOf,
+  variantOf,
+  type DesignDocument,
+  type Variant,
+} from '@/core/design'
 import { shownSheetMm } from '@/flows/figures'
-import { readLibrary } from '@/flows/read/designs'
+import { readLibrary, type PinnedDesign } from '@/flows/read/designs'
 import { readEnd, type FoldedEndView } from '@/flows/read/folds'
-import { readHistory } from '@/flows/read/history'
+import { readHistory, type Samples } from '@/flows/read/history'
 import { readDrawer } from '@/flows/read/papers'
+import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
+import { AssemblyWords, GuideWords, LayOut } from '@/ui/design/GuideWords'
 import { JustFold } from '@/ui/design/JustFold'
 import { SizeDial } from '@/ui/design/SizeDial'
-import { formatPace, plural } from '@/ui/format'
+import { StepList } from '@/ui/design/StepList'
+import { Variants } from '@/ui/design/Variants'
+import { formatDuration, formatPace, plural } from '@/ui/format'
 import { startLooseRunAction } from '../actions'
 
 export const metadata: Metadata = { title: 'Design' }
@@ -18,15 +31,19 @@ export const metadata: Metadata = { title: 'Design' }
 export default async function DesignPage({ params }: { readonly params: Promise<{ designId: string }> }) {
   const { context, preferences, settings } = await openPage()
   const { designId } = await params
-  const found = (await readLibrary(context)).find((one) => one.document.id === designId)
+  const library = await readLibrary(context)
+  const found = library.find((one) => one.document.id === designId)
   if (!found) notFound()
   const design = found.document
   const papers = await readDrawer(context)
-  const pace = (await readHistory(context)).pace(design)
+  const history = await readHistory(context)
+  const pace = history.pace(design)
+  const samples: Record<string, Samples> = {}
   const part = mainPart(design)
   const ends: Record<string, FoldedEndView> = {}
+  const sheetMm = shownSheetMm(design)
   for (const { key } of design.variants) {
-    const sheetMm = shownSheetMm(design)
+    samples[key] = history.samples(design.id, key)
     const end = await readEnd(context, found.hash, {
       variantKey: key,
       sheetMm,
@@ -35,12 +52,18 @@ export default async function DesignPage({ params }: { readonly params: Promise<
     if (end) ends[key] = end
   }
   const followed = Object.keys(ends).length > 0
+  const [first] = design.variants
+  const units = first ? unitsOf(part, first) : 1
+  const firstEnd = first && ends[first.key]
+  const base = part.base?.id
   return (
     <>
       <h1 className="text-4xl italic">{design.name}</h1>
       <p className="mt-1 text-lg">{design.summary}</p>
       <p className="second">
-        {design.origin}. {formatPace(pace.secondsPerPiece)} a piece,{' '}
+        {design.origin.charAt(0).toUpperCase() + design.origin.slice(1)}. {formatPace(pace.secondsPerPiece)} a{' '}
+        {units === 1 ? 'piece' : part.name}
+        {units === 1 ? '' : `, ${formatDuration(pace.secondsPerPiece * units)} for ${units}`},{' '}
         {pace.loggedPieces === 0
           ? 'the usual pace; your log will set its own'
           : `with ${plural(pace.loggedPieces, 'piece')} in your log`}
@@ -48,7 +71,7 @@ export default async function DesignPage({ params }: { readonly params: Promise<
       </p>
       <div className="mt-6 grid gap-6 tablet:grid-cols-[1.15fr_1fr]">
         <div className="sheet-panel p-6">
-          <SizeDial design={design} papers={papers} ends={ends} preferences={preferences} />
+          <SizeDial design={design} papers={papers} ends={ends} samples={samples} preferences={preferences} />
         </div>
         <div className="flex flex-col gap-6">
           <section aria-labelledby="side-up">
@@ -61,6 +84,15 @@ export default async function DesignPage({ params }: { readonly params: Promise<
                 Follow the folds in pictures
               </Link>
             ) : null}
+            {base === undefined ? null : (
+              <p className="second mt-2">
+                It begins with{' '}
+                <Link href={`/bases/${base}`} className="underline">
+                  a base of its own page
+                </Link>
+                . Who has that base starts after it: choose “I have the base” below.
+              </p>
+            )}
           </section>
           <section aria-labelledby="just-fold" className="border-t hairline pt-5">
             <h2 id="just-fold" className="mb-3 text-2xl">
@@ -74,46 +106,55 @@ export default async function DesignPage({ params }: { readonly params: Promise<
               start={startLooseRunAction}
             />
           </section>
+          <LayOut design={design} sheetMm={sheetMm} end={firstEnd} preferences={preferences} />
         </div>
       </div>
-      <Steps design={design} />
+      <Variants
+        design={design}
+        ends={ends}
+        facesFor={(sideUp) => facesOf(papers[0] ?? ANY_PAPER, sideUp)}
+        sheetMm={sheetMm}
+        preferences={preferences}
+      />
+      {first?.assembly ? (
+        <AssemblyWords
+          assembly={first.assembly}
+          partName={part.name}
+          mount={mountOf(library, design, first, sheetMm)}
+          sightMm={firstEnd?.sight == null ? null : firstEnd.sight * sheetMm}
+          preferences={preferences}
+        />
+      ) : null}
+      <GuideWords design={design} />
+      <StepList design={design} />
     </>
   )
 }
 
-function Steps({ design }: { readonly design: DesignDocument }) {
-  const [first] = design.variants
-  if (!first) return null
-  return (
-    <section aria-labelledby="steps" className="mt-10">
-      <h2 id="steps" className="text-2xl">
-        Steps, {first.name}
-      </h2>
-      <ol className="mt-3 grid gap-x-10 tablet:grid-cols-2">
-        {stagesOf(mainPart(design), variantOf(design, first.key)).map((stage) => (
-          <li key={stage.key} className="border-t hairline py-3">
-            <h3 className="text-lg">{stage.name}</h3>
-            <ul>
-              {stage.steps.map((step) => (
-                <li key={step.key} className="grid grid-cols-[3.5rem_1fr] py-1">
-                  <span className="figure text-xl">{step.repeats === 1 ? '' : `${step.repeats} x`}</span>
-                  <span>
-                    {step.say}
-                    <span className="second">
-                      {' '}
-                      ({step.rigour}
-                      {step.crease === 'none' ? '' : `, ${step.crease}`})
-                    </span>
-                    {step.note === undefined ? null : (
-                      <span className="second block text-sm">{step.note}</span>
-                    )}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </li>
-        ))}
-      </ol>
-    </section>
+/** The design that carries an assembled piece, and the sheet that makes it cover the hole. */
+function mountOf(
+  library: readonly PinnedDesign[],
+  design: DesignDocument,
+  variant: Variant,
+  sheetMm: number,
+) {
+  const wanted = variant.assembly?.mount
+  const mount = library.find(({ document }) => document.id === wanted?.designId)?.document
+  const [first] = mount?.variants ?? []
+  const hole = finishedSizes(design, variant, sheetMm, defaultGauges(design)).find(
+    ({ axis }) => axis === 'hole',
   )
+  if (!wanted || !mount || !first || !hole) return null
+  const acrossMm = hole.sizeMm + 2 * wanted.overlapMm
+  return {
+    id: mount.id,
+    name: mount.name,
+    sheetMm: sheetForFinished(
+      mount,
+      variantOf(mount, first.key),
+      wanted.axis,
+      acrossMm,
+      defaultGauges(mount),
+    ),
+  }
 }

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import { openPage } from '@/app/_server/guard'
+import { withoutWords } from '@/core/design'
 import { readLibrary } from '@/flows/read/designs'
 import { readDrawer } from '@/flows/read/papers'
 import { BriefForm } from '@/ui/brief/BriefForm'
@@ -35,7 +36,7 @@ export default async function NewProjectPage() {
               note: '',
               lines: [newLine('new-1', first, papers, preferences)],
             }}
-            designs={designs}
+            designs={designs.map(withoutWords)}
             papers={papers}
             preferences={preferences}
             save={createProjectAction}

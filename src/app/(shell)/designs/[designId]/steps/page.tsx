@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
+import { mainPart, waysOf } from '@/core/design'
 import { CoreError } from '@/core/errors'
 import { shownSheetMm } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
@@ -41,6 +42,15 @@ export default async function StepsPage({ params, searchParams }: StepsPageProps
     if (error instanceof CoreError) return error
     throw error
   })
+  const variant = design.variants.find(({ key }) => key === value.variantKey)
+  const ways = variant ? waysOf(mainPart(design), variant) : []
+  const direct = value.way === 'direct'
+  const otherWay = ways.includes('direct')
+    ? {
+        name: direct ? 'Every crease first' : 'Directly, in the air',
+        address: `/designs/${design.id}/steps?${addressOf({ ...typed, way: direct ? 'whole' : 'direct' })}`,
+      }
+    : null
   return (
     <>
       <p className="second">
@@ -66,6 +76,7 @@ export default async function StepsPage({ params, searchParams }: StepsPageProps
             </p>
           ) : (
             <StepThrough
+              otherWay={otherWay}
               name={design.name}
               folds={{ sideUp: folds.sideUp, words: folds.words, shaping: folds.shaping }}
               shown={pack(folds.shown)}
@@ -74,7 +85,7 @@ export default async function StepsPage({ params, searchParams }: StepsPageProps
               paperId={value.paperId ?? papers[0]?.id ?? null}
               hand={settings.hand}
               fileAddress={`/api/fold-file/design/${design.id}?${addressOf(typed)}`}
-              start={value.start}
+              start={value.left === null ? value.start : folds.shown.moves.length - value.left}
               preferences={preferences}
             />
           )}

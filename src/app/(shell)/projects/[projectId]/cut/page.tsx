@@ -11,7 +11,10 @@ import {
   formatExact,
   formatLength,
   formatMoment,
+  formatPiece,
   formatSheet,
+  nounMany,
+  pieceNoun,
   plural,
   type Preferences,
 } from '@/ui/format'
@@ -59,8 +62,8 @@ function LineCuts({ project, line, preferences }: LineProps) {
   return (
     <section aria-labelledby={`line-${line.id}`}>
       <h2 id={`line-${line.id}`} className="text-2xl">
-        {line.design.name}, {line.perSquare === 4 ? 'quarter squares' : 'squares'} of{' '}
-        {formatExact(line.sheetMm, preferences)}
+        {line.design.name}, {nounMany(pieceNoun(line.perSquare, line.highPerWide))} of{' '}
+        {formatPiece(line.sheetMm, line.highPerWide, preferences)}
       </h2>
       <p className="second">{proofLine(line, preferences)}</p>
       {proofOpen ? <ProofFirst project={project} line={line} preferences={preferences} /> : null}
@@ -167,6 +170,7 @@ function PaperCuts({ project, line, row, preferences }: LineProps & { readonly r
             <CutDrawing
               layout={layout}
               pieceMm={line.sheetMm}
+              highPerWide={line.highPerWide}
               colour={paper.frontColour}
               describe={layoutText(layout, line, preferences)}
             />
@@ -213,7 +217,7 @@ function layoutText(
   const kept = offcutsUm.map((size) =>
     formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences),
   )
-  const pieces = `${countOf(piecesPerSheet, 'square')} from each`
+  const pieces = `${countOf(piecesPerSheet, line.highPerWide === 1 ? 'square' : 'piece')} from each`
   return kept.length === 0
     ? `${pieces}, nothing worth keeping left.`
     : `${pieces}; keep ${kept.join(' and ')}.`

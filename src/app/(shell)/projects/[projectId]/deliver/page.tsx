@@ -6,6 +6,7 @@ import { DeedButton } from '@/ui/forms/DeedButton'
 import { HandOver } from '@/ui/project/HandOver'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { handOverAction, undoHandOverAction } from '../../actions'
+import { unitNoun } from '@/ui/project/unit-noun'
 
 export const metadata: Metadata = { title: 'Deliver' }
 
@@ -34,7 +35,7 @@ export default async function DeliverPage(props: StationParams) {
       ) : (
         <>
           <h2 className="text-2xl">
-            {facts.foldedUnits} of {countOf(facts.units, 'piece')} folded
+            {facts.foldedUnits} of {countOf(facts.units, unitNoun(project))} folded
             {facts.joinsWanted > 0 ? `, ${facts.joined} of ${facts.joinsWanted} joined` : ''}
           </h2>
           {facts.foldedUnits < facts.units || facts.joined < facts.joinsWanted ? (

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
+import { mainPart, variantOf, waysOf } from '@/core/design'
 import type { RunSummary } from '@/data/repositories/runs'
 import type { LinePaperView, LineView } from '@/flows/read/project-lines'
 import { countOf, formatDuration, plural } from '@/ui/format'
@@ -112,6 +113,7 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
             what={`${line.design.name}, ${row.paper.name}`}
             pieces={left}
             hand={hand}
+            ways={waysOf(mainPart(line.design), variantOf(line.design, line.variantKey))}
             start={start.bind(null, projectId, line.id, row.paper.id)}
           />
         </div>

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next'
 import { openStation, type StationParams } from '@/app/_server/open-station'
+import { variantOf } from '@/core/design'
 import type { JoinView } from '@/flows/read/project'
 import { countOf } from '@/ui/format'
 import { JoinButtons } from '@/ui/project/JoinButtons'
@@ -15,7 +16,7 @@ export default async function JoinPage(props: StationParams) {
       {project.joins.length === 0 ? (
         <>
           <h2 className="text-2xl">Nothing to join</h2>
-          <p className="second mt-1">No line of the brief is glued to another.</p>
+          <p className="second mt-1">No line of the brief goes on another, and every piece is of one unit.</p>
         </>
       ) : (
         <ul className="flex flex-col gap-8">
@@ -24,16 +25,21 @@ export default async function JoinPage(props: StationParams) {
           ))}
         </ul>
       )}
-      <p className="second mt-8 text-sm">
-        Rings, garlands, stems and mounts, with first, each and last join, will stand here too.
-      </p>
+      <p className="second mt-8 text-sm">Garlands, stems and mounts will stand here too.</p>
     </StationFrame>
   )
 }
 
 function JoinLine({ join, projectId }: { readonly join: JoinView; readonly projectId: string }) {
+  const { line } = join
+  const name = line.design.name.toLowerCase()
   const parts = join.parts.map((part) => `${countOf(part.perPiece ?? 1, part.partName)}`).join(' and ')
-  const what = `${parts} glued to each ${join.line.design.name.toLowerCase()}`
+  const what = [
+    ...(line.unitsPerPiece > 1 ? [`${countOf(line.unitsPerPiece, line.partName)} to each ${name}`] : []),
+    ...(parts === '' ? [] : [`${parts} glued to each ${name}`]),
+  ].join('; ')
+  const glued = parts !== '' || line.design.guide?.adhesive != null
+  const says = variantOf(line.design, line.variantKey).assembly?.says
   return (
     <li>
       <p className="figure text-5xl">
@@ -43,8 +49,18 @@ function JoinLine({ join, projectId }: { readonly join: JoinView; readonly proje
       <p className="second mb-4">
         {join.joined >= join.pieces
           ? 'All joined.'
-          : `${join.joinable - join.joined} more can be joined with what is folded. Let the glue dry before the next layer; keep it off the string.`}
+          : `${join.joinable - join.joined} more can be joined with what is folded.${glued ? ' Let the glue dry before the next layer; keep it off the string.' : ''}`}
       </p>
+      {says ? (
+        <dl className="mb-4 grid gap-x-6 gap-y-1 tablet:grid-cols-[8rem_1fr]">
+          <dt className="second">First join</dt>
+          <dd>{says.first}</dd>
+          <dt className="second">Every join</dt>
+          <dd>{says.each}</dd>
+          <dt className="second">Last join</dt>
+          <dd className="font-semibold">{says.last}</dd>
+        </dl>
+      ) : null}
       <JoinButtons what={what} join={press.bind(null, projectId, join.line.id)} />
     </li>
   )

@@ -15,6 +15,7 @@ import {
 } from '@/ui/format'
 import { CountList } from '@/ui/logbook/CountList'
 import { EmptyState } from '@/ui/shell/EmptyState'
+import { unitNoun } from '@/ui/project/unit-noun'
 
 export const metadata: Metadata = { title: 'Log' }
 
@@ -40,7 +41,7 @@ export default async function ProjectLogPage(props: StationParams) {
           <div className="grid gap-6 tablet:grid-cols-4">
             <Total
               figure={String(project.facts.foldedUnits)}
-              text={`of ${countOf(project.facts.units, 'piece')} folded`}
+              text={`of ${countOf(project.facts.units, unitNoun(project))} folded`}
             />
             <Total figure={String(project.facts.sheetsCut)} text="sheets really used" />
             <Total figure={formatDuration(activeMs / 1000)} text="hands on paper, breaks left out" />
@@ -149,7 +150,7 @@ function LineTable({
         {project.lines
           .map(
             (line) =>
-              `${formatShare(meanRejectRate(line.rate), preferences.locale)} rejects and ${formatPace(line.secondsPerPiece)} for each ${line.design.name.toLowerCase()}`,
+              `${formatShare(meanRejectRate(line.rate), preferences.locale)} rejects and ${formatPace(line.secondsPerPiece)} for each ${line.unitsPerPiece > 1 ? line.partName : line.design.name.toLowerCase()}`,
           )
           .join('; ')}
         .

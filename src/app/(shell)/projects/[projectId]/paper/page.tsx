@@ -10,6 +10,7 @@ import {
   formatCertainty,
   formatExact,
   formatMoney,
+  formatPiece,
   formatShare,
   formatSheet,
   plural,
@@ -83,7 +84,7 @@ function PaperRow({ paper, demand, preferences }: PaperRowProps) {
         {demand.map(({ line, row }) => (
           <li key={line.id}>
             {demandText(line, row)}
-            <span className="second"> of {formatExact(line.sheetMm, preferences)}</span>
+            <span className="second"> of {formatPiece(line.sheetMm, line.highPerWide, preferences)}</span>
             {line.perSquare === 4 && row.unitsToCut > 0 ? (
               <span className="second">
                 : four from each of {plural(squaresFor(row.unitsToCut, 4), 'square')} of{' '}

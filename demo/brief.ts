@@ -1,0 +1,51 @@
+import { DateTime } from 'luxon'
+
+/** A line of a demo brief: finished size, how many, in which papers by name. */
+export interface DemoLine {
+  readonly id: string
+  readonly design: string
+  readonly variant: string
+  readonly axis: string
+  readonly size: string
+  readonly gauges?: Readonly<Record<string, string>>
+  readonly pieces?: string
+  readonly attachedTo?: string
+  readonly perPiece?: string
+  readonly papers: readonly (readonly [paper: string, pieces: string])[]
+}
+
+/** A brief as its form sends it. */
+export const briefOf = (
+  name: string,
+  dueOn: string,
+  lines: readonly DemoLine[],
+  papers: ReadonlyMap<string, string>,
+) => ({
+  name,
+  dueOn,
+  certainty: '0.95',
+  note: '',
+  lines: lines.map((line) => ({
+    id: line.id,
+    designId: line.design,
+    variantKey: line.variant,
+    sizing: 'finished',
+    axis: line.axis,
+    size: line.size,
+    gauges: line.gauges ?? {},
+    pieces: line.pieces ?? '',
+    attachedTo: line.attachedTo ?? '',
+    perPiece: line.perPiece ?? '',
+    papers: line.papers.map(([paper, pieces]) => ({ paperId: papers.get(paper) ?? '', pieces })),
+  })),
+})
+
+/** Today's calendar date in the demo's zone, some days on. */
+export const dayFrom = (nowMs: number, days: number): string =>
+  DateTime.fromMillis(nowMs, { zone: 'Europe/London' }).plus({ days }).toISODate() ?? ''
+
+/** The Saturday at least a week on. */
+export function saturdayFrom(nowMs: number): string {
+  const today = DateTime.fromMillis(nowMs, { zone: 'Europe/London' })
+  return today.plus({ days: 7 + ((6 - today.weekday + 7) % 7) }).toISODate() ?? ''
+}

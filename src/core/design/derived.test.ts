@@ -1,0 +1,154 @@
+import { figuresOf, runProgram } from '../fold'
+import {
+  defaultGauges,
+  finishedSizes,
+  gaugeShares,
+  LIBRARY,
+  mainPart,
+  measureDesign,
+  programOf,
+  variantOf,
+  type DesignSource,
+} from '.'
+
+/**
+ * Key ratios of every design, derived on paper from its steps and written out here as numbers and roots; nothing in
+ * this file is read off the engine. Side of the sheet 1, gauges as given.
+ */
+const H = Math.SQRT1_2
+const TAN = (degrees: number) => Math.tan((degrees * Math.PI) / 180)
+const COS = (degrees: number) => Math.cos((degrees * Math.PI) / 180)
+
+const source = (id: string): DesignSource => {
+  const found = LIBRARY.find((design) => design.id === id)
+  if (!found) throw new Error(`no design ${id}`)
+  return found
+}
+const documents = new Map(LIBRARY.map((design) => [design.id, measureDesign(design)]))
+
+function sizeOf(id: string, variantKey: string, axis: string, gauges: Readonly<Record<string, number>> = {}) {
+  const document = documents.get(id)
+  if (!document) throw new Error(`no design ${id}`)
+  const variant = variantOf(document, variantKey)
+  // On a sheet of 100 mm: settings below are then hundredths of the side.
+  const settings = { ...defaultGauges(document), ...gauges }
+  return (
+    (finishedSizes(document, variant, 100, settings).find((size) => size.axis === axis)?.sizeMm ?? NaN) / 100
+  )
+}
+
+const ringAcross = (n: number) => 2 * H * Math.hypot(1.5, 1 / (2 * TAN(180 / n)))
+const ringHole = (n: number) => H / TAN(180 / n) - H
+
+type Row = readonly [
+  id: string,
+  variant: string,
+  axis: string,
+  onPaper: number,
+  gauges?: Record<string, number>,
+]
+const ROWS: readonly Row[] = [
+  // Two pleats of 3/16 go from every side; the legs take their depth from both ends of the diagonal.
+  ['twist-blossom', 'plain', 'across', 1 - 6 / 16],
+  ['twist-blossom', 'plain', 'corner-to-corner', (1 - 6 / 16) * Math.SQRT2 - 2 * 0.12, { depth: 12 }],
+  ['twist-blossom', 'plain', 'height', 0.17, { depth: 17 }],
+  ['field-flower', 'plain', 'height', H - 0.04, { trim: 4 }],
+  // The corner of the sheet, on its petal fold, lands where the edge of the sheet was: four tips on a circle of 1.
+  [
+    'crocus',
+    'plain',
+    'tip-to-tip',
+    2 * (Math.SQRT2 / 4 - (Math.SQRT2 - 1) / 4 + (0.5 - Math.SQRT2 / 4 + (Math.SQRT2 - 1) / 4)),
+  ],
+  ['crocus', 'plain', 'width', H],
+  ['tulip', 'plain', 'height', 1 / 2],
+  ['narrow-leaf', 'halved', 'tip-to-tip', Math.SQRT2],
+  ['narrow-leaf', 'open', 'width', Math.SQRT2 * TAN(22.5)],
+  ['lobed-leaf', 'plain', 'span', COS(30)],
+  ['rolled-stem', 'plain', 'length', 1],
+  ['rolled-stem', 'plain', 'thickness', 1 / 4 / 8],
+  ['simple-heart', 'rounded', 'width', (9 / 8) * H],
+  ['pocket-lock-heart', 'plain', 'width', H],
+  ['pocket-lock-heart', 'plain', 'height', (7 / 8) * H],
+  ['framed-heart', 'plain', 'width', 2 * (1 / 2 - 3 / 16) - 2 * 0.05, { frame: 5 }],
+  ['framed-heart', 'plain', 'height', 1 / 2 - 0.05, { frame: 5 }],
+  ['message-heart', 'plain', 'width', 2 / 4],
+  ['message-heart', 'plain', 'height', 1 / 2 - 1 / 16],
+  ['quick-butterfly', 'plain', 'span', 1 - 2 * 0.02, { body: 2 }],
+  ['raised-head-butterfly', 'plain', 'span', 2 * 0.88 * H - 2 * 0.02, { body: 2 }],
+  ['raised-head-butterfly', 'plain', 'length', (0.5 + 0.85 - 2 * 0.15) * H + 0.1, { head: 10 }],
+  ['offset-wing-butterfly', 'plain', 'span', 2 * 0.56 - 2 * 0.02, { body: 2 }],
+  ['offset-wing-butterfly', 'plain', 'length', H + 0.1 / 2 - 2 * (0.79 - 0.72) * Math.SQRT2, { offset: 10 }],
+  ['lapped-wing-butterfly', 'plain', 'length', 0.72 - 1 / 4 - 2 * (0.48 - 0.43)],
+  ['lapped-wing-butterfly', 'plain', 'span', 3 / 4 - 2 * 0.02, { body: 2 }],
+  ['two-colour-butterfly', 'plain', 'span', 13 / 16 - 2 * 0.02, { body: 2 }],
+  ['two-colour-butterfly', 'plain', 'length', 1 - 2 * (0.5 - 0.4)],
+  ['window-star', 'eight', 'across', 2 * Math.SQRT2],
+  ['window-star', 'sixteen', 'across', 2 * Math.SQRT2],
+  ...([6, 7, 8, 9, 10, 12] as const).flatMap((n): [string, string, string, number][] => {
+    const key = { 6: 'six', 7: 'seven', 8: 'eight', 9: 'nine', 10: 'ten', 12: 'twelve' }[n]
+    return [
+      ['ring-star', key, 'across', ringAcross(n)],
+      ['ring-star', key, 'hole', ringHole(n)],
+    ]
+  }),
+  ['spinner-mount', 'plain', 'across-flats', H],
+  ['hexagon-flake', 'pointed', 'across', 5 / 8],
+  ['hexagon-flake', 'blunt', 'height', (4 * Math.sqrt(3)) / 16],
+  ['hexagon-flake', 'rimmed', 'across', 5 / 8 - 2 * 0.045],
+  ['hexagon-flake', 'rimmed', 'height', (6 * Math.sqrt(3)) / 16 - 2 * 0.045 * COS(30)],
+  ['pleated-gourd', 'plain', 'across', 1 / 8],
+  ['carved-face-gourd', 'plain', 'width', 2 * 0.405],
+  ['carved-face-gourd', 'plain', 'height', 0.34 + H / 2 - 0.06 / 2, { nose: 6 }],
+]
+test.each(ROWS.map(([id, variant, axis, onPaper, gauges = {}]) => ({ id, variant, axis, onPaper, gauges })))(
+  '$id, $variant: $axis is $onPaper on paper',
+  ({ id, variant, axis, onPaper, gauges }) => {
+    expect(sizeOf(id, variant, axis, gauges)).toBeCloseTo(onPaper, 9)
+  },
+)
+
+test('every design that ships is derived here or beside its own forms', () => {
+  const elsewhere = ['corner-folded-rosette', 'crane']
+  const here = new Set([...ROWS.map(([id]) => id), ...elsewhere])
+  expect(LIBRARY.filter(({ id }) => !here.has(id)).map(({ id }) => id)).toEqual([])
+})
+
+const endOf = (id: string, variantKey: string) => {
+  const design = source(id)
+  const program = programOf(mainPart(design), variantOf(design, variantKey))
+  if (!program) throw new Error(`${id} has no moves`)
+  return figuresOf(runProgram(program, gaugeShares(design, defaultGauges(design), 150)).end.state)
+}
+
+test.each<[id: string, variant: string, layers: number, why: string]>([
+  ['tulip', 'plain', 16, 'four corners of two layers up, the sides over them twice'],
+  ['rolled-stem', 'plain', 8, 'eight turns of one layer'],
+  ['pleated-gourd', 'plain', 8, 'eight pleats'],
+  ['window-star', 'eight', 2, 'one flap over the kite'],
+  ['window-star', 'sixteen', 4, 'a second flap over the first, at the foot'],
+  ['ring-star', 'eight', 4, 'the sheet and a corner, twice'],
+  ['message-heart', 'plain', 4, 'the end and the half of the strip, their corners behind'],
+])('%s, %s: %d layers at the thickest (derived: %s)', (id, variant, layers) => {
+  expect(endOf(id, variant).mostLayers).toBe(layers)
+})
+
+test('what shows: kites in full colour behind; the crocus light within; the framed heart framed', () => {
+  expect(endOf('window-star', 'eight').frontSeenBelow).toBeCloseTo(0, 9)
+  const crocus = endOf('crocus', 'plain')
+  // Four inner petals of a quarter square each, folded over at half their height, and the square they leave open.
+  expect(crocus.frontSeen).toBeCloseTo(1 / 8, 9)
+  expect(crocus.frontSeenBelow).toBeCloseTo(0, 9)
+  const heart = endOf('framed-heart', 'plain')
+  expect(heart.frontSeen / heart.shown).toBeGreaterThan(0.6)
+  expect(heart.frontSeen / heart.shown).toBeLessThan(0.85)
+})
+
+test('the marks of a measured strip agree with their sums and with the folds', () => {
+  for (const design of LIBRARY)
+    for (const { marks } of design.parts)
+      for (const { terms, equals } of marks?.sums ?? [])
+        expect(terms.reduce((sum, { times, share }) => sum + times * share, 0)).toBeCloseTo(equals, 12)
+  const strip = mainPart(source('message-heart'))
+  expect(strip.marks?.at.map(({ share }) => share)).toEqual([1 / 16, 1 / 4, 1 / 2, 3 / 4, 15 / 16])
+})

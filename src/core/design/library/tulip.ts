@@ -1,0 +1,250 @@
+import { fold, type MoveSpec, type PointSpec } from '../../fold'
+import type { DesignSource } from '../types'
+import { asSteps, stepsOfBase } from './steps'
+import { extent } from './sizes'
+
+const { at, onto, plane, step, through, turnOverUpright, valley } = fold
+
+const waterbomb = stepsOfBase('waterbomb')
+/** The closed point, and the raw middles of two sides that meet at the open end below it. */
+const POINT = at(0.5, 0.5)
+const OPEN = at(0.5, 0)
+const AXIS = through(POINT, OPEN)
+
+/** A front corner of the base up to the closed point; the pair on the front is one side of the sheet. */
+const cornerUp = (corner: PointSpec, near: PointSpec): MoveSpec =>
+  valley(onto(corner, POINT), { take: { at: near, layers: 1 } })
+
+/** The front's right half, four layers, over to the left. */
+const page = valley(AXIS, {
+  moves: plane(0.6, 0.25),
+  take: { at: plane(0.6, 0.25), layers: 4 },
+})
+/** Half the width of the locked bud: each corner passes the middle by 0.014 of the side. */
+const HALF = 0.118
+/** The left corner's fold leans by so many degrees: its tip must clear the closed lower edge of the pocket. */
+const RAISED = 11
+const side = (right: boolean): MoveSpec => {
+  const corner = plane(right ? 0.74 : 0.26, 0.25)
+  return valley(
+    { beside: AXIS, by: HALF, towards: corner },
+    { moves: corner, take: { at: corner, layers: 4 } },
+  )
+}
+
+type Spot = readonly [number, number]
+/** The four layers that lie at a corner of the diamond: two of the petal, two of the base below it. */
+const around = ([x, y]: Spot) => {
+  const out = (share: number): Spot => [x + (x > 0.5 ? share : -share), y]
+  const up = (share: number): Spot => [x, y + (y > 0.5 ? share : -share)]
+  return { petal: [out(0.02), up(0.02)], base: [out(-0.02), up(-0.02)] }
+}
+/** The left corner, at this place of the sheet, over as far as the right one, between its petal and its base. */
+const tucked = (corner: Spot, pocket: Spot): MoveSpec => {
+  const [tip, slot] = [around(corner), around(pocket)]
+  const layers = [...tip.petal, ...tip.base]
+  return {
+    kind: 'tuck',
+    name: 'tuck',
+    line: {
+      turned: { beside: AXIS, by: HALF, towards: plane(0.26, 0.25) },
+      about: plane(0.5 - HALF, 0.25),
+      degrees: RAISED,
+    },
+    moves: plane(0.26, 0.25),
+    take: layers,
+    hints: layers.flatMap((layer) => [
+      ...slot.petal.map((over) => [over, layer] as const),
+      ...slot.base.map((under) => [layer, under] as const),
+    ]),
+  }
+}
+
+export const tulip: DesignSource = {
+  format: 2,
+  id: 'tulip',
+  name: 'Tulip',
+  family: 'flower',
+  summary: 'From the waterbomb base: petals locked into one another, blown up, then peeled.',
+  origin: 'traditional',
+  guide: {
+    skill: 'steady',
+    tools: ['fingernail'],
+    supplies: [{ name: 'stem', perPiece: 1 }],
+    adhesive: null,
+    dryingMinutes: 0,
+    test: 'It stays closed when pressed between two fingers, and round when let go.',
+    cautions: ['Blow without touching the paper with the lips where pieces are handed on.'],
+    rescue: [
+      {
+        symptom: 'The lock springs open',
+        remedy: 'The tip is above the pocket, not in it: open the slanting edge with a nail and push it in.',
+      },
+      {
+        symptom: 'It does not fill with air',
+        remedy: 'The open end is pressed shut: open it with a skewer, blow short and hard.',
+      },
+      {
+        symptom: 'A petal tears while peeling',
+        remedy: 'Peel its neighbour to the same height, so that it looks meant.',
+      },
+    ],
+  },
+  usualMinutes: 6,
+  gauges: [],
+  parts: [
+    {
+      key: 'flower',
+      name: 'flower',
+      unitsPerPiece: 1,
+      perSquare: 1,
+      sideUp: 'colour down',
+      sideUpReason: 'The base closes over the white side. Peeled petals show white within.',
+      base: { id: 'waterbomb', stages: 1 },
+      sheet: { kind: 'square' },
+      stages: [
+        { key: 'base', name: 'Waterbomb base', steps: asSteps(waterbomb) },
+        {
+          key: 'diamond',
+          name: 'Corners up',
+          steps: asSteps([
+            step(
+              { key: 'front', say: 'Front corner up to the closed point', each: 'corner' },
+              cornerUp(at(1, 1), at(0.97, 0.99)),
+              cornerUp(at(0, 1), at(0.03, 0.99)),
+            ),
+            step({ key: 'over-3', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+            step(
+              { key: 'back', say: 'Front corner up to the closed point', each: 'corner' },
+              cornerUp(at(1, 0), at(0.97, 0.01)),
+              cornerUp(at(0, 0), at(0.03, 0.01)),
+            ),
+            step(
+              {
+                key: 'page-1',
+                normal: 'Turning a page brings the smooth halves outside; the petals are inside now.',
+                say: 'Right half of the front over to the left',
+                each: 'page',
+              },
+              page,
+            ),
+            step({ key: 'over-4', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+            step(
+              {
+                key: 'page-2',
+                look: [
+                  'plain on both sides: no edges on the diamond',
+                  'the same number of layers left and right',
+                ],
+                say: 'Right half of the front over to the left',
+                each: 'page',
+              },
+              page,
+            ),
+          ]),
+        },
+        {
+          key: 'lock',
+          name: 'Lock the sides',
+          steps: asSteps([
+            step(
+              {
+                key: 'right',
+                say: 'Right corner of the front past the middle',
+                each: 'side',
+                rigour: 'even',
+              },
+              side(true),
+            ),
+            step(
+              {
+                key: 'left',
+                say: 'Left corner likewise, and into the pocket of the right',
+                each: 'side',
+                rigour: 'even',
+                note: 'The pocket is under the petal of the right corner, open along its slanting edge.',
+              },
+              tucked([0.75, 0.75], [0.75, 0.25]),
+            ),
+            step({ key: 'over-5', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+            step(
+              {
+                key: 'right-back',
+                say: 'Right corner of the front past the middle',
+                each: 'side',
+                rigour: 'even',
+              },
+              side(true),
+            ),
+            step(
+              {
+                key: 'left-back',
+                look: ['both tips are in their pockets, front and back'],
+                say: 'Left corner likewise, and into the pocket of the right',
+                each: 'side',
+                rigour: 'even',
+              },
+              tucked([0.25, 0.25], [0.25, 0.75]),
+            ),
+          ]),
+        },
+        {
+          key: 'shape',
+          name: 'Blow up and peel',
+          steps: asSteps([
+            step(
+              {
+                key: 'inflate',
+                say: 'Blow in at the open end, press the bud round',
+                each: 'flower',
+                crease: 'none',
+                rigour: 'free',
+              },
+              {
+                kind: 'shape',
+                name: 'inflate',
+                model: 'The flat bud becomes as deep as it is wide and draws in. Common practice, no source.',
+                factor: [0.75, 0.9],
+                axes: ['width'],
+              },
+            ),
+            step(
+              {
+                key: 'peel',
+                say: 'Peel the four petals half way down',
+                each: 'flower',
+                crease: 'rolled',
+                rigour: 'even',
+              },
+              {
+                kind: 'shape',
+                name: 'curl',
+                model:
+                  'Peeled petals lie outwards and take their tips with them. Common practice, no source.',
+                factor: [0.7, 0.9],
+                axes: ['height'],
+              },
+            ),
+          ]),
+        },
+      ],
+    },
+  ],
+  variants: [
+    {
+      key: 'plain',
+      name: 'plain',
+      without: [],
+      sizes: [
+        extent('height', 'high', 90, 'half the sheet, S / 2.'),
+        {
+          axis: 'width',
+          label: 'wide when flat',
+          measure: { extentDegrees: 0 },
+          derivation: 'Measured on the folds: between the slanting sides of the locked bud.',
+        },
+      ],
+      shaping: 'Blowing up draws the width in; peeling takes from the height.',
+    },
+  ],
+}

@@ -1,0 +1,173 @@
+import { fold, type LineSpec, type MoveSpec } from '../../fold'
+import type { DesignSource } from '../types'
+import { bodyGauge, bodyStage } from './butterfly-body'
+import { asSteps } from './steps'
+import { extent } from './sizes'
+
+const { at, foldAndUnfold, mountain, onto, plane, step, through, turnOverUpright, valley } = fold
+
+const level = (y: number): LineSpec => through(plane(0.25, y), plane(0.75, y))
+const upright = (x: number): LineSpec => through(plane(x, 0), plane(x, 1))
+const MIDDLE = through(plane(0.5, 0.3), plane(0.5, 0.7))
+/** A pinch at the lower edge, where one place of it comes onto another. */
+const pinch = (from: number, to: number): MoveSpec => {
+  const x = (from + to) / 2
+  return foldAndUnfold(onto(at(from, 0), at(to, 0)), { between: [plane(x, 0), plane(x, 0.07)] })
+}
+/** Three thirty-seconds of the side: from a sixteenth onto an eighth. Our own fraction. */
+const BAND = 3 / 32
+
+const corner = (right: boolean, upper: boolean): MoveSpec => {
+  const x = (value: number) => (right ? 1 - value : value)
+  const y = (value: number) => (upper ? 1 - value : value)
+  const [inwards, along] = upper ? [0.42, 0.2] : [0.32, 0.3]
+  return mountain(through(plane(x(inwards), y(0)), plane(x(BAND), y(along))), {
+    moves: plane(x(BAND + 0.001), y(0.001)),
+  })
+}
+
+export const twoColourButterfly: DesignSource = {
+  format: 2,
+  id: 'two-colour-butterfly',
+  name: 'Two-colour butterfly',
+  family: 'butterfly',
+  summary: 'Bands of the other side at the wing tips, found by a chain of pinch marks.',
+  origin: 'ours',
+  guide: {
+    skill: 'steady',
+    tools: ['fingernail', 'bone folder'],
+    supplies: [],
+    adhesive: null,
+    dryingMinutes: 0,
+    test: 'The bands are of one width on both wings.',
+    cautions: [],
+    rescue: [
+      {
+        symptom: 'The bands differ',
+        remedy: 'One chain of pinches started from the other side: pinch again from the same edge.',
+      },
+      {
+        symptom: 'A pinch shows on the wing',
+        remedy: 'Keep the pinches at the edge, no longer than a fingertip.',
+      },
+    ],
+  },
+  usualMinutes: 8,
+  gauges: [bodyGauge(0.03)],
+  parts: [
+    {
+      key: 'butterfly',
+      name: 'butterfly',
+      unitsPerPiece: 1,
+      perSquare: 1,
+      sideUp: 'colour up',
+      sideUpReason: 'The middle of the wings shows the side that is up, the bands the other one.',
+      sheet: { kind: 'square' },
+      stages: [
+        {
+          key: 'marks',
+          name: 'Pinch marks',
+          steps: asSteps([
+            step(
+              {
+                key: 'half',
+                say: 'Side to side, pinch the middle at the lower edge',
+                each: 'pinch',
+                crease: 'pinch',
+              },
+              pinch(0, 1),
+            ),
+            step(
+              { key: 'quarters', say: 'Edge to the pinch, pinch a quarter', each: 'pinch', crease: 'pinch' },
+              pinch(0, 1 / 2),
+              pinch(1, 1 / 2),
+            ),
+            step(
+              { key: 'eighths', say: 'Edge to the quarter, pinch an eighth', each: 'pinch', crease: 'pinch' },
+              pinch(0, 1 / 4),
+              pinch(1, 3 / 4),
+            ),
+            step(
+              {
+                key: 'sixteenths',
+                normal: 'So many marks at the edge: only the last pair is used.',
+                say: 'Edge to the eighth, pinch a sixteenth',
+                each: 'pinch',
+                crease: 'pinch',
+              },
+              pinch(0, 1 / 8),
+              pinch(1, 7 / 8),
+            ),
+          ]),
+        },
+        {
+          key: 'bands',
+          name: 'Bands',
+          steps: asSteps([
+            step(
+              {
+                key: 'bands',
+                look: ['both bands of one width', 'edges parallel'],
+                say: 'Sixteenth onto the eighth: fold the band over',
+                each: 'band',
+                note: 'Half way from a sixteenth to an eighth: three thirty-seconds.',
+              },
+              valley(upright(BAND), { moves: plane(0, 0.5) }),
+              valley(upright(1 - BAND), { moves: plane(1, 0.5) }),
+            ),
+            step(
+              { key: 'upper', say: 'Upper corner behind, a little', each: 'corner', rigour: 'even' },
+              corner(false, true),
+              corner(true, true),
+            ),
+            step(
+              { key: 'lower', say: 'Lower corner behind, more', each: 'corner', rigour: 'even' },
+              corner(false, false),
+              corner(true, false),
+            ),
+          ]),
+        },
+        {
+          key: 'waist',
+          name: 'Waist',
+          steps: asSteps([
+            step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+            step(
+              { key: 'up', say: 'Lower part up', each: 'fold', rigour: 'even' },
+              valley(level(0.4), { moves: plane(0.5, 0.2) }),
+            ),
+            step(
+              { key: 'down', say: 'And down again, leaving a pleat', each: 'fold', rigour: 'even' },
+              valley(level(0.5), { moves: plane(0.5, 0.65), take: { at: plane(0.45, 0.65), layers: 1 } }),
+            ),
+            step({ key: 'over-again', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+          ]),
+        },
+        bodyStage({
+          left: plane(0.25, 0.7),
+          right: plane(0.75, 0.7),
+          middle: MIDDLE,
+          wing: plane(0.6, 0.75),
+          layers: 1,
+        }),
+      ],
+    },
+  ],
+  variants: [
+    {
+      key: 'plain',
+      name: 'plain',
+      without: [],
+      sizes: [
+        extent(
+          'span',
+          'wing tip to wing tip',
+          0,
+          'both bands of 3/32 are folded in, 13/16 S, less twice the body on one side.',
+        ),
+        extent('length', 'long', 90, 'the side of the sheet less the pleat of twice 0.1, 0.8 S.'),
+      ],
+      shaping: 'Lifting the wings draws the span in a little.',
+    },
+  ],
+}

@@ -1,0 +1,49 @@
+import {
+  runProgram,
+  showProgram,
+  type FoldPicture,
+  type FoldProgram,
+  type GaugeShares,
+  type ShownProgram,
+} from '../fold'
+import { assemble, sightOf, type Assembled } from './assembly'
+import { assembledPicture } from './assembled-picture'
+import type { Assembly } from './types'
+
+/** Every picture of a design: its folds, and the finished piece where that is made of several units. */
+export interface ShownDesign extends ShownProgram {
+  readonly assembled: {
+    readonly front: FoldPicture
+    readonly back: FoldPicture
+    /** What `sight` measures, as a share of the side. */
+    readonly sight: number | null
+  } | null
+}
+
+const left = ({ x, y }: { readonly x: number; readonly y: number }) => ({ x: -x, y })
+const mirrored = ({ centre, stepRad, units }: Assembled): Assembled => ({
+  centre: left(centre),
+  stepRad: -stepRad,
+  units: units.map((unit) => unit.map(left).reverse()),
+})
+
+/** Folds a design's program and draws it. *Throws* what the folding throws. */
+export function showDesign(
+  program: FoldProgram,
+  assembly: Assembly | undefined,
+  gauges: GaugeShares = {},
+): ShownDesign {
+  const shown = showProgram(program, gauges)
+  if (!assembly) return { ...shown, assembled: null }
+  const { end } = runProgram(program, gauges)
+  const laid = assemble(assembly, end, gauges)
+  return {
+    ...shown,
+    assembled: {
+      front: assembledPicture(shown.front, laid, assembly.next),
+      // Seen from behind left is right, and what lay over lies under; what went inside is hidden from here too.
+      back: assembledPicture(shown.back, mirrored(laid), 'inside'),
+      sight: sightOf(assembly, end, gauges),
+    },
+  }
+}
