@@ -18,7 +18,11 @@ import { BASES, type FoldPicture, type FoldProgram, type GaugeShares } from '../
 import { ANY_PAPER, facesOf } from '../src/ui/diagram/faces'
 import { FoldDiagram } from '../src/ui/diagram/FoldDiagram'
 
-/** Every step of everything that ships, one picture a family: to be looked at as a folder does. */
+/**
+ * Every step of everything that ships, one picture a family: to be looked at as a folder does.
+ * Behind the folder may stand the ids of the designs wanted; all of them otherwise.
+ */
+const wanted = process.argv.slice(3)
 const folder = process.argv[2] ?? join(import.meta.dirname, '..', 'docs', 'contact-sheets')
 const COLUMNS = 8
 const CELL_PX = 170
@@ -61,7 +65,7 @@ const STYLE = `
   figure { margin: 6px; width: ${CELL_PX}px; } figure div { height: ${CELL_PX}px; } svg { width: 100%; height: 100%; }
   h2 { margin: 10px 6px 0; font: italic 20px serif; }`
 
-const designs = LIBRARY.flatMap((design) =>
+const designs = LIBRARY.filter(({ id }) => wanted.length === 0 || wanted.includes(id)).flatMap((design) =>
   design.variants.flatMap((variant) => {
     const program = programOf(mainPart(design), variant)
     return program
@@ -79,7 +83,7 @@ const designs = LIBRARY.flatMap((design) =>
   }),
 )
 const sheets: readonly (readonly [file: string, strips: readonly Strip[]])[] = [
-  ['bases', BASES.map(({ name, program, sideUp }) => ({ name, program, gauges: {}, sideUp }))],
+  ['bases', (wanted.length === 0 ? BASES : []).map(({ name, program, sideUp }) => ({ name, program, gauges: {}, sideUp }))],
   ...FAMILIES.map((family) => [family, designs.filter((one) => one.family === family)] as const),
 ]
 

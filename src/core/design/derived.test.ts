@@ -17,6 +17,7 @@ import {
  */
 const H = Math.SQRT1_2
 const TAN = (degrees: number) => Math.tan((degrees * Math.PI) / 180)
+const SIN = (degrees: number) => Math.sin((degrees * Math.PI) / 180)
 const COS = (degrees: number) => Math.cos((degrees * Math.PI) / 180)
 
 const source = (id: string): DesignSource => {
@@ -74,15 +75,53 @@ const ROWS: readonly Row[] = [
   ['framed-heart', 'plain', 'height', 1 / 2 - 0.05, { frame: 5 }],
   ['message-heart', 'plain', 'width', 2 / 4],
   ['message-heart', 'plain', 'height', 1 / 2 - 1 / 16],
-  ['quick-butterfly', 'plain', 'span', 1 - 2 * 0.02, { body: 2 }],
-  ['raised-head-butterfly', 'plain', 'span', 2 * 0.88 * H - 2 * 0.02, { body: 2 }],
-  ['raised-head-butterfly', 'plain', 'length', (0.5 + 0.85 - 2 * 0.15) * H + 0.1, { head: 10 }],
-  ['offset-wing-butterfly', 'plain', 'span', 2 * 0.56 - 2 * 0.02, { body: 2 }],
-  ['offset-wing-butterfly', 'plain', 'length', H + 0.1 / 2 - 2 * (0.79 - 0.72) * Math.SQRT2, { offset: 10 }],
-  ['lapped-wing-butterfly', 'plain', 'length', 0.72 - 1 / 4 - 2 * (0.48 - 0.43)],
-  ['lapped-wing-butterfly', 'plain', 'span', 3 / 4 - 2 * 0.02, { body: 2 }],
-  ['two-colour-butterfly', 'plain', 'span', 13 / 16 - 2 * 0.02, { body: 2 }],
-  ['two-colour-butterfly', 'plain', 'length', 1 - 2 * (0.5 - 0.4)],
+  // A wing turns on a ridge that leans by 12 degrees: twice the distance of its furthest corner from that line, which
+  // lies its body beyond a place of the middle near the tail; and along the line, as long as the half of the piece.
+  ['quick-butterfly', 'plain', 'span', 2 * (0.5 * COS(12) - 0.5 * SIN(12) - 0.02), { body: 2 }],
+  ['quick-butterfly', 'plain', 'length', 0.5 * SIN(12) + 0.5 * COS(12)],
+  [
+    'raised-head-butterfly',
+    'plain',
+    'span',
+    2 * (H * (0.88 * COS(12) - (0.55 - 0.12) * SIN(12)) - 0.02),
+    { body: 2 },
+  ],
+  ['raised-head-butterfly', 'plain', 'length', ((0.5 + 0.85 - 2 * 0.15) * H + 0.1) * COS(12), { head: 10 }],
+  [
+    'offset-wing-butterfly',
+    'plain',
+    'span',
+    2 * (0.56 * COS(12) - (H - 2 * 0.07 * Math.SQRT2 - (H - 0.56)) * SIN(12) - 0.02),
+    { body: 2 },
+  ],
+  [
+    'offset-wing-butterfly',
+    'plain',
+    'length',
+    (H + 0.1 / 2 - 2 * (0.79 - 0.72) * Math.SQRT2) * COS(12) + 0.56 * SIN(12),
+    { offset: 10 },
+  ],
+  [
+    'lapped-wing-butterfly',
+    'plain',
+    'span',
+    2 * ((1 / 2 - 1 / 8) * COS(12) - (0.43 - 0.35) * SIN(12) - 0.02),
+    { body: 2 },
+  ],
+  ['lapped-wing-butterfly', 'plain', 'length', (0.72 - 1 / 4 - 2 * (0.48 - 0.43)) * COS(12) + 0.28 * SIN(12)],
+  [
+    'two-colour-butterfly',
+    'plain',
+    'span',
+    2 * ((13 / 32) * COS(12) - (0.28 - 0.1) * SIN(12) - 0.02),
+    { body: 2 },
+  ],
+  [
+    'two-colour-butterfly',
+    'plain',
+    'length',
+    (1 / 2 - 2 * (0.31 - 0.26)) * COS(12) + (1 / 2 - 0.16) * SIN(12),
+  ],
   ['window-star', 'eight', 'across', 2 * Math.SQRT2],
   ['window-star', 'sixteen', 'across', 2 * Math.SQRT2],
   ...([6, 7, 8, 9, 10, 12] as const).flatMap((n): [string, string, string, number][] => {

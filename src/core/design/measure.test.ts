@@ -75,14 +75,6 @@ test('field flower: half a diagonal high less the trimmed tip, 1 - 1 / sqrt 2 wi
   expect(mostLayers).toBe(16)
 })
 
-test('quick butterfly: as long as half the sheet; the span is the sheet less twice the body (derived)', () => {
-  for (const share of [0.015, 0.03, 0.06]) {
-    const { width, height } = figuresOf(endOf('quick-butterfly', { body: share * 150 }).end.state)
-    expect(width).toBeCloseTo(1 - 2 * share, 9)
-    expect(height).toBeCloseTo(0.5, 9)
-  }
-})
-
 test('hexagon flake: blunt, it is a hexagon of half the size (derived: 4 of 8 grid steps)', () => {
   const { state } = runOf(source('hexagon-flake'), 'blunt').trace.end
   const { width, height, shown } = figuresOf(state)

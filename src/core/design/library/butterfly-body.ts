@@ -1,35 +1,44 @@
-import { fold, type Amount, type LineSpec, type PointSpec } from '../../fold'
+import { fold, type Amount, type PointSpec } from '../../fold'
 import type { Gauge, Stage, StepSource } from '../types'
 import { asSteps } from './steps'
 
-const { onto, step, valley } = fold
+const { off, onto, rotateBy, step, through, valley } = fold
 
 /** The gauge every butterfly's body has, as a share of the side. */
 export const bodyGauge = (standard: number): Gauge => ({
   key: 'body',
   name: 'body',
   match: ['neighbour', 'lay over'],
-  explains: 'How far the ridge of the body stands up. Both wings lose as much of their width.',
+  explains: 'How far the ridge of the body stands up at the tail. Both wings lose as much of their width.',
   unit: 'side',
   standard,
   least: 0.015,
   most: 0.06,
 })
 
-/** The last stage of a flat butterfly: halved, its upper wings folded back beside the ridge, the body rolled. */
+/** How far the line of the ridge leans to the wing at the head: both wings rise by as much. */
+export const LEAN_DEGREES = 12
+const LEAN_SLOPE = Math.tan((LEAN_DEGREES * Math.PI) / 180)
+
+/**
+ * The last stage of a flat butterfly: halved, its upper wings folded back beside the ridge, turned upright, the body
+ * rolled. The ridge leans: it starts at the tail and is widest at the head, so that the wings rise at their tips.
+ */
 export function bodyStage(options: {
   /** A place of the left half and the one it lies on once halved. */
   readonly left: PointSpec
   readonly right: PointSpec
-  /** The middle, and a place on the upper wing once it lies on the right, beyond the ridge. */
-  readonly middle: LineSpec
+  /** Where the ridge starts, on the middle at the tail. */
+  readonly tail: PointSpec
+  /** A place on the upper wing once it lies on the right, beyond the ridge. */
   readonly wing: PointSpec
   /** Layers of the upper pair at that place. */
   readonly layers: number
   /** What is done to the halved piece before the ridge. */
   readonly halved?: readonly StepSource[]
 }): Stage<StepSource> {
-  const { left, right, middle, wing, layers, halved = [] } = options
+  const { left, right, tail, wing, layers, halved = [] } = options
+  const leaning = through(tail, off(tail, LEAN_SLOPE / 2, 1 / 2))
   const body: Amount = { gauges: { body: 1 } }
   return {
     key: 'body',
@@ -49,9 +58,18 @@ export function bodyStage(options: {
             say: 'Upper pair of wings back, the body left standing',
             each: 'fold',
             rigour: 'free',
-            note: 'All layers of the upper pair together. The ridge is the body.',
+            note: 'All layers of the upper pair together, on a line that leans: narrow at the tail, wide at the head. The ridge is the body.',
           },
-          valley({ beside: middle, by: body, towards: right }, { moves: wing, take: { at: wing, layers } }),
+          valley({ beside: leaning, by: body, towards: right }, { moves: wing, take: { at: wing, layers } }),
+        ),
+        step(
+          {
+            key: 'upright',
+            say: 'Turn it a little: the body upright',
+            each: 'turn',
+            crease: 'none',
+          },
+          rotateBy(LEAN_DEGREES),
         ),
         step(
           {

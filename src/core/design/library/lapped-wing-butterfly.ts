@@ -7,7 +7,6 @@ import { extent } from './sizes'
 const { mountain, plane, step, through, valley } = fold
 
 const level = (y: number): LineSpec => through(plane(0.1, y), plane(0.9, y))
-const MIDDLE = through(plane(0.5, 0.35), plane(0.5, 0.7))
 const FRONT = 1 / 4
 const LAP = 0.43
 const LAP_TOP = 0.48
@@ -144,7 +143,7 @@ export const lappedWingButterfly: DesignSource = {
         bodyStage({
           left: plane(0.2, 0.5),
           right: plane(0.8, 0.5),
-          middle: MIDDLE,
+          tail: plane(0.5, 0.35),
           wing: plane(0.85, 0.49),
           layers: 1,
         }),
@@ -161,13 +160,13 @@ export const lappedWingButterfly: DesignSource = {
           'span',
           'wing tip to wing tip',
           0,
-          'both sides go behind by an eighth, 3/4 S, less twice the body on one side.',
+          'both sides go behind by an eighth; twice the distance of the lower corner of a wing from the ridge, which leans by 12 degrees from the tail: 2 S (0.375 cos 12° - 0.08 sin 12°), less twice the body.',
         ),
         extent(
           'length',
           'long',
           90,
-          'from the lower fold at 1/4 to the head at 0.72, less the lap of twice 0.05; 0.37 S.',
+          'along the ridge, which leans by 12 degrees: from the lower fold at 1/4 to the fold of the tongue at 0.72, less the lap of twice 0.05, 0.37 S cos 12°, and the rise of the shoulder, 0.28 S sin 12°.',
         ),
       ],
       shaping: 'Lifting the wings draws the span in a little.',

@@ -8,19 +8,20 @@ const { at, foldAndUnfold, mountain, onto, plane, step, through, turnOverUpright
 
 const level = (y: number): LineSpec => through(plane(0.25, y), plane(0.75, y))
 const upright = (x: number): LineSpec => through(plane(x, 0), plane(x, 1))
-const MIDDLE = through(plane(0.5, 0.3), plane(0.5, 0.7))
+/** Half as high as wide. */
+const HIGH = 1 / 2
 /** A pinch at the lower edge, where one place of it comes onto another. */
 const pinch = (from: number, to: number): MoveSpec => {
   const x = (from + to) / 2
-  return foldAndUnfold(onto(at(from, 0), at(to, 0)), { between: [plane(x, 0), plane(x, 0.07)] })
+  return foldAndUnfold(onto(at(from, 0), at(to, 0)), { between: [plane(x, 0), plane(x, 0.05)] })
 }
 /** Three thirty-seconds of the side: from a sixteenth onto an eighth. Our own fraction. */
 const BAND = 3 / 32
 
 const corner = (right: boolean, upper: boolean): MoveSpec => {
   const x = (value: number) => (right ? 1 - value : value)
-  const y = (value: number) => (upper ? 1 - value : value)
-  const [inwards, along] = upper ? [0.42, 0.2] : [0.32, 0.3]
+  const y = (value: number) => (upper ? HIGH - value : value)
+  const [inwards, along] = upper ? [0.16, 0.05] : [0.44, 0.28]
   return mountain(through(plane(x(inwards), y(0)), plane(x(BAND), y(along))), {
     moves: plane(x(BAND + 0.001), y(0.001)),
   })
@@ -62,7 +63,7 @@ export const twoColourButterfly: DesignSource = {
       perSquare: 1,
       sideUp: 'colour up',
       sideUpReason: 'The middle of the wings shows the side that is up, the bands the other one.',
-      sheet: { kind: 'square' },
+      sheet: { kind: 'rectangle', height: HIGH },
       stages: [
         {
           key: 'marks',
@@ -112,8 +113,8 @@ export const twoColourButterfly: DesignSource = {
                 each: 'band',
                 note: 'Half way from a sixteenth to an eighth: three thirty-seconds.',
               },
-              valley(upright(BAND), { moves: plane(0, 0.5) }),
-              valley(upright(1 - BAND), { moves: plane(1, 0.5) }),
+              valley(upright(BAND), { moves: plane(0, 0.25) }),
+              valley(upright(1 - BAND), { moves: plane(1, 0.25) }),
             ),
             step(
               { key: 'upper', say: 'Upper corner behind, a little', each: 'corner', rigour: 'even' },
@@ -134,20 +135,20 @@ export const twoColourButterfly: DesignSource = {
             step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
             step(
               { key: 'up', say: 'Lower part up', each: 'fold', rigour: 'even' },
-              valley(level(0.4), { moves: plane(0.5, 0.2) }),
+              valley(level(0.26), { moves: plane(0.5, 0.1) }),
             ),
             step(
               { key: 'down', say: 'And down again, leaving a pleat', each: 'fold', rigour: 'even' },
-              valley(level(0.5), { moves: plane(0.5, 0.65), take: { at: plane(0.45, 0.65), layers: 1 } }),
+              valley(level(0.31), { moves: plane(0.5, 0.4), take: { at: plane(0.45, 0.4), layers: 1 } }),
             ),
             step({ key: 'over-again', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
           ]),
         },
         bodyStage({
-          left: plane(0.25, 0.7),
-          right: plane(0.75, 0.7),
-          middle: MIDDLE,
-          wing: plane(0.6, 0.75),
+          left: plane(0.25, 0.35),
+          right: plane(0.75, 0.35),
+          tail: plane(0.5, 0.1),
+          wing: plane(0.75, 0.4),
           layers: 1,
         }),
       ],
@@ -163,9 +164,14 @@ export const twoColourButterfly: DesignSource = {
           'span',
           'wing tip to wing tip',
           0,
-          'both bands of 3/32 are folded in, 13/16 S, less twice the body on one side.',
+          'both bands of 3/32 are folded in; twice the distance of the lower corner of a band from the ridge, which leans by 12 degrees from the tail: 2 S (13/32 cos 12° - 0.18 sin 12°), less twice the body.',
         ),
-        extent('length', 'long', 90, 'the side of the sheet less the pleat of twice 0.1, 0.8 S.'),
+        extent(
+          'length',
+          'long',
+          90,
+          'along the ridge, which leans by 12 degrees: the height of the sheet, S / 2, less the pleat of twice 0.05, 0.4 S cos 12°, and the rise of the upper corner, 0.34 S sin 12°.',
+        ),
       ],
       shaping: 'Lifting the wings draws the span in a little.',
     },
