@@ -1,5 +1,6 @@
 import { fold, type Amount, type PointSpec } from '../../fold'
-import type { Gauge, Stage, StepSource } from '../types'
+import type { DesignSource, Gauge, Stage, StepSource } from '../types'
+import { extent } from './sizes'
 import { asSteps } from './steps'
 
 const { off, onto, rotateBy, step, through, valley } = fold
@@ -91,3 +92,19 @@ export function bodyStage(options: {
     ],
   }
 }
+
+/** The one variant of a butterfly, with how its span and its length follow on paper. */
+export const risenWings = (onPaper: {
+  readonly span: string
+  readonly length: string
+  readonly longLabel?: string
+}): DesignSource['variants'][number] => ({
+  key: 'plain',
+  name: 'plain',
+  without: [],
+  sizes: [
+    extent('span', 'wing tip to wing tip', 0, onPaper.span),
+    extent('length', onPaper.longLabel ?? 'long', 90, onPaper.length),
+  ],
+  shaping: 'Lifting the wings draws the span in a little.',
+})

@@ -1,8 +1,7 @@
 import { fold, type LineSpec, type MoveSpec } from '../../fold'
 import type { DesignSource } from '../types'
-import { bodyGauge, bodyStage } from './butterfly-body'
+import { bodyGauge, bodyStage, risenWings } from './butterfly-body'
 import { asSteps } from './steps'
-import { extent } from './sizes'
 
 const { mountain, plane, step, through, valley } = fold
 
@@ -151,25 +150,10 @@ export const lappedWingButterfly: DesignSource = {
     },
   ],
   variants: [
-    {
-      key: 'plain',
-      name: 'plain',
-      without: [],
-      sizes: [
-        extent(
-          'span',
-          'wing tip to wing tip',
-          0,
-          'both sides go behind by an eighth; twice the distance of the lower corner of a wing from the ridge, which leans by 12 degrees from the tail: 2 S (0.375 cos 12° - 0.08 sin 12°), less twice the body.',
-        ),
-        extent(
-          'length',
-          'long',
-          90,
-          'along the ridge, which leans by 12 degrees: from the lower fold at 1/4 to the fold of the tongue at 0.72, less the lap of twice 0.05, 0.37 S cos 12°, and the rise of the shoulder, 0.28 S sin 12°.',
-        ),
-      ],
-      shaping: 'Lifting the wings draws the span in a little.',
-    },
+    risenWings({
+      span: 'both sides go behind by an eighth; twice the distance of the lower corner of a wing from the ridge, which leans by 12 degrees from the tail: 2 S (0.375 cos 12° - 0.08 sin 12°), less twice the body.',
+      length:
+        'along the ridge, which leans by 12 degrees: from the lower fold at 1/4 to the fold of the tongue at 0.72, less the lap of twice 0.05, 0.37 S cos 12°, and the rise of the shoulder, 0.28 S sin 12°.',
+    }),
   ],
 }

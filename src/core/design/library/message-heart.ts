@@ -1,5 +1,6 @@
 import { fold, type LineSpec, type MoveSpec, type PointSpec } from '../../fold'
 import type { DesignSource } from '../types'
+import { lobesRounded } from './heart-body'
 import { asSteps } from './steps'
 import { extent } from './sizes'
 
@@ -168,16 +169,7 @@ export const messageHeart: DesignSource = {
                 return valley(line, { moves })
               }),
             ),
-            step(
-              { key: 'inner', say: 'Inner corner behind', each: 'corner', rigour: 'even' },
-              cornerBehind(true, true),
-              cornerBehind(false, true),
-            ),
-            step(
-              { key: 'outer', say: 'Outer corner behind, as much', each: 'corner', rigour: 'even' },
-              cornerBehind(true, false),
-              cornerBehind(false, false),
-            ),
+            ...lobesRounded(cornerBehind),
           ]),
         },
       ],

@@ -1,8 +1,7 @@
 import { fold, type LineSpec } from '../../fold'
 import type { DesignSource } from '../types'
-import { bodyGauge, bodyStage } from './butterfly-body'
+import { bodyGauge, bodyStage, risenWings } from './butterfly-body'
 import { asSteps } from './steps'
-import { extent } from './sizes'
 
 const { at, foldAndUnfold, onto, rotateBy, step, through, turnOverUpright, valley } = fold
 
@@ -126,25 +125,10 @@ export const offsetWingButterfly: DesignSource = {
     },
   ],
   variants: [
-    {
-      key: 'plain',
-      name: 'plain',
-      without: [],
-      sizes: [
-        extent(
-          'span',
-          'wing tip to wing tip',
-          0,
-          'twice the distance of the lower corner of a wing, 0.56 S from the middle, from the ridge, which leans by 12 degrees from the tail: 2 S (0.56 cos 12° - 0.362 sin 12°), less twice the body.',
-        ),
-        extent(
-          'length',
-          'long',
-          90,
-          'along the ridge, which leans by 12 degrees: the half diagonal and half the offset, less the pleat of twice 0.07 of the diagonal, times cos 12°, and the rise of the tip, 0.56 S sin 12°.',
-        ),
-      ],
-      shaping: 'Lifting the wings draws the span in a little.',
-    },
+    risenWings({
+      span: 'twice the distance of the lower corner of a wing, 0.56 S from the middle, from the ridge, which leans by 12 degrees from the tail: 2 S (0.56 cos 12° - 0.362 sin 12°), less twice the body.',
+      length:
+        'along the ridge, which leans by 12 degrees: the half diagonal and half the offset, less the pleat of twice 0.07 of the diagonal, times cos 12°, and the rise of the tip, 0.56 S sin 12°.',
+    }),
   ],
 }

@@ -1,19 +1,11 @@
-import { fold, type LineSpec, type MoveSpec } from '../../fold'
+import { fold, type MoveSpec } from '../../fold'
 import type { DesignSource } from '../types'
+import { bottomUp, heartOver, heartToFront, sidesUp, topTipsDown } from './heart-body'
 import { asSteps, creaseDiagonals } from './steps'
 import { extent } from './sizes'
 
-const { at, lineOnto, mountain, onto, step, through, turnOverUpright, valley } = fold
+const { at, lineOnto, mountain, onto, step, through } = fold
 
-/** From the bottom point up. */
-const middle = through(at(0.375, 0.375), at(0.75, 0.75))
-/** Half of the folded bottom edge, brought up along the middle. */
-const sideUp = (right: boolean): LineSpec =>
-  lineOnto(
-    through(at(0.375, 0.375), right ? at(0.75, 0) : at(0, 0.75)),
-    middle,
-    right ? at(0.8, 0.3) : at(0.3, 0.8),
-  )
 /** Where the loose triangle begins, at the top edge. */
 const topEdge = through(at(1, 0.5), at(0.5, 1))
 /** From the corner of the pocket to the side tip: the raw edge that goes into its fold. */
@@ -32,13 +24,6 @@ const intoPocket = (right: boolean): MoveSpec => {
     hints: layers.flatMap((layer) => [[by(0.93, 0.58), layer] as const, [layer, by(0.92, 0.57)] as const]),
   }
 }
-const notchLevel: LineSpec = { square: middle, via: at(0.75, 0) }
-const topTip = (right: boolean): MoveSpec =>
-  valley(
-    { point: right ? at(1, 0) : at(0, 1), ontoLine: notchLevel, square: middle },
-    { take: { at: right ? at(0.98, 0.04) : at(0.04, 0.98), layers: 1 } },
-  )
-
 export const pocketLockHeart: DesignSource = {
   format: 2,
   id: 'pocket-lock-heart',
@@ -96,28 +81,15 @@ export const pocketLockHeart: DesignSource = {
               },
               mountain(onto(at(1, 1), at(0.5, 0.5))),
             ),
-            step(
-              { key: 'bottom', say: 'Bottom corner up to the top edge', each: 'corner' },
-              valley(onto(at(0, 0), at(0.75, 0.75))),
-            ),
-            step(
-              {
-                key: 'sides',
-                look: ['the point at the bottom is sharp', 'the loose triangle behind is free'],
-                say: 'Bottom edge up along the middle',
-                each: 'side',
-                crease: 'burnished',
-              },
-              valley(sideUp(true), { moves: at(0.75, 0) }),
-              valley(sideUp(false), { moves: at(0, 0.75) }),
-            ),
+            bottomUp(),
+            sidesUp({ look: ['the point at the bottom is sharp', 'the loose triangle behind is free'] }),
           ]),
         },
         {
           key: 'lock',
           name: 'Lock',
           steps: asSteps([
-            step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+            heartOver,
             step(
               {
                 key: 'side-tips',
@@ -130,15 +102,8 @@ export const pocketLockHeart: DesignSource = {
               intoPocket(true),
               intoPocket(false),
             ),
-            step(
-              { key: 'top-tips', say: 'Top tip down, level with the notch', each: 'tip', rigour: 'even' },
-              topTip(true),
-              topTip(false),
-            ),
-            step(
-              { key: 'front', say: 'Turn back to the front', each: 'turn', crease: 'none' },
-              turnOverUpright,
-            ),
+            topTipsDown,
+            heartToFront,
           ]),
         },
       ],

@@ -1,8 +1,7 @@
 import { fold, type LineSpec, type PointSpec } from '../../fold'
 import type { DesignSource } from '../types'
-import { bodyGauge, bodyStage } from './butterfly-body'
+import { bodyGauge, bodyStage, risenWings } from './butterfly-body'
 import { asSteps, stepsOfBase } from './steps'
-import { extent } from './sizes'
 
 const { at, lineOnto, rotateBy, step, through, valley } = fold
 
@@ -91,20 +90,9 @@ export const quickButterfly: DesignSource = {
     },
   ],
   variants: [
-    {
-      key: 'plain',
-      name: 'plain',
-      without: [],
-      sizes: [
-        extent(
-          'span',
-          'wing tip to wing tip',
-          0,
-          'twice the distance of a tip of the long edge from the ridge, which leans by 12 degrees from the closed point: S (cos 12° - sin 12°), less twice the body.',
-        ),
-        extent('length', 'long', 90, 'from a risen tip to the closed point: (cos 12° + sin 12°) S / 2.'),
-      ],
-      shaping: 'Lifting the wings draws the span in a little.',
-    },
+    risenWings({
+      span: 'twice the distance of a tip of the long edge from the ridge, which leans by 12 degrees from the closed point: S (cos 12° - sin 12°), less twice the body.',
+      length: 'from a risen tip to the closed point: (cos 12° + sin 12°) S / 2.',
+    }),
   ],
 }

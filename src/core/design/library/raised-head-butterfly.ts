@@ -1,8 +1,7 @@
 import { fold, type Amount, type LineSpec } from '../../fold'
 import type { DesignSource } from '../types'
-import { bodyGauge, bodyStage } from './butterfly-body'
+import { bodyGauge, bodyStage, risenWings } from './butterfly-body'
 import { asSteps, creaseDiagonals } from './steps'
-import { extent } from './sizes'
 
 const { at, onto, off, plane, step, through, turnOverUpright, valley } = fold
 
@@ -137,25 +136,11 @@ export const raisedHeadButterfly: DesignSource = {
     },
   ],
   variants: [
-    {
-      key: 'plain',
-      name: 'plain',
-      without: [],
-      sizes: [
-        extent(
-          'span',
-          'wing tip to wing tip',
-          0,
-          'twice the distance of the lowest corner of a wing from the ridge, which leans by 12 degrees from the tail: 2 x 0.7071 S (0.88 cos 12° - 0.43 sin 12°), less twice the body.',
-        ),
-        extent(
-          'length',
-          'long from head to tail',
-          90,
-          'along the ridge, which leans by 12 degrees: from the head above the upper edge, at half of the half diagonal, to the tail at 0.85 of it, less the pleat of 0.30; 1.05 x 0.7071 S and the head, times cos 12°.',
-        ),
-      ],
-      shaping: 'Lifting the wings draws the span in a little.',
-    },
+    risenWings({
+      span: 'twice the distance of the lowest corner of a wing from the ridge, which leans by 12 degrees from the tail: 2 x 0.7071 S (0.88 cos 12° - 0.43 sin 12°), less twice the body.',
+      length:
+        'along the ridge, which leans by 12 degrees: from the head above the upper edge, at half of the half diagonal, to the tail at 0.85 of it, less the pleat of 0.30; 1.05 x 0.7071 S and the head, times cos 12°.',
+      longLabel: 'long from head to tail',
+    }),
   ],
 }

@@ -1,21 +1,11 @@
-import { fold, type LineSpec } from '../../fold'
+import { fold } from '../../fold'
 import type { DesignSource } from '../types'
+import { bottomUp, HEART_MIDDLE, heartOver, heartToFront, sidesUp, topTipsDown } from './heart-body'
 import { asSteps, creaseDiagonals } from './steps'
 import { extent } from './sizes'
 
-const { at, lineOnto, onto, step, through, turnOverUpright, valley } = fold
+const { at, onto, step, valley } = fold
 
-/** From the bottom point up; where the folded bottom edge and the top edge cross it. */
-const middle = through(at(0.375, 0.375), at(0.75, 0.75))
-/** Half of the folded bottom edge, brought up along the middle. */
-const sideUp = (right: boolean): LineSpec =>
-  lineOnto(
-    through(at(0.375, 0.375), right ? at(0.75, 0) : at(0, 0.75)),
-    middle,
-    right ? at(0.8, 0.3) : at(0.3, 0.8),
-  )
-/** Where the two raised edges end, beside one another on the middle. */
-const notchLevel: LineSpec = { square: middle, via: at(0.75, 0) }
 /** Side tips stand 5/8 of the half diagonal out and are folded in to 9/16: our own proportion. */
 const SIDE = (9 / 16) * Math.SQRT1_2
 
@@ -68,55 +58,26 @@ export const simpleHeart: DesignSource = {
               { key: 'top', say: 'Top corner down to the centre', each: 'corner' },
               valley(onto(at(1, 1), at(0.5, 0.5))),
             ),
-            step(
-              {
-                key: 'bottom',
-                normal: 'It looks like a boat: the sides come up in a moment.',
-                say: 'Bottom corner up to the top edge',
-                each: 'corner',
-              },
-              valley(onto(at(0, 0), at(0.75, 0.75))),
-            ),
-            step(
-              {
-                key: 'sides',
-                look: ['the point at the bottom is sharp', 'both edges meet on the middle line'],
-                say: 'Bottom edge up along the middle',
-                each: 'side',
-                crease: 'burnished',
-                note: 'Both edges meet on the middle line. The point at the bottom must be sharp.',
-              },
-              valley(sideUp(true), { moves: at(0.75, 0) }),
-              valley(sideUp(false), { moves: at(0, 0.75) }),
-            ),
+            bottomUp({ normal: 'It looks like a boat: the sides come up in a moment.' }),
+            sidesUp({
+              look: ['the point at the bottom is sharp', 'both edges meet on the middle line'],
+              note: 'Both edges meet on the middle line. The point at the bottom must be sharp.',
+            }),
           ]),
         },
         {
           key: 'tips',
           name: 'Round off',
           steps: asSteps([
-            step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
-            step(
-              { key: 'top-tips', say: 'Top tip down, level with the notch', each: 'tip', rigour: 'even' },
-              valley(
-                { point: at(1, 0), ontoLine: notchLevel, square: middle },
-                { take: { at: at(0.98, 0.04), layers: 1 } },
-              ),
-              valley(
-                { point: at(0, 1), ontoLine: notchLevel, square: middle },
-                { take: { at: at(0.04, 0.98), layers: 1 } },
-              ),
-            ),
+            heartOver,
+            topTipsDown,
             step(
               { key: 'side-tips', say: 'Side tip in, half as much', each: 'tip', rigour: 'even' },
               ...[at(1, 0.375), at(0.375, 1)].map((tip) =>
-                valley({ beside: middle, by: SIDE, towards: tip }, { moves: tip }),
+                valley({ beside: HEART_MIDDLE, by: SIDE, towards: tip }, { moves: tip }),
               ),
             ),
-            step(
-              { key: 'front', say: 'Turn back to the front', each: 'turn', crease: 'none' },
-              turnOverUpright,
-            ),
+            heartToFront,
           ]),
         },
       ],

@@ -1,8 +1,7 @@
 import { fold, type LineSpec, type MoveSpec } from '../../fold'
 import type { DesignSource } from '../types'
-import { bodyGauge, bodyStage } from './butterfly-body'
+import { bodyGauge, bodyStage, risenWings } from './butterfly-body'
 import { asSteps } from './steps'
-import { extent } from './sizes'
 
 const { at, foldAndUnfold, mountain, onto, plane, step, through, turnOverUpright, valley } = fold
 
@@ -155,25 +154,10 @@ export const twoColourButterfly: DesignSource = {
     },
   ],
   variants: [
-    {
-      key: 'plain',
-      name: 'plain',
-      without: [],
-      sizes: [
-        extent(
-          'span',
-          'wing tip to wing tip',
-          0,
-          'both bands of 3/32 are folded in; twice the distance of the lower corner of a band from the ridge, which leans by 12 degrees from the tail: 2 S (13/32 cos 12° - 0.18 sin 12°), less twice the body.',
-        ),
-        extent(
-          'length',
-          'long',
-          90,
-          'along the ridge, which leans by 12 degrees: the height of the sheet, S / 2, less the pleat of twice 0.05, 0.4 S cos 12°, and the rise of the upper corner, 0.34 S sin 12°.',
-        ),
-      ],
-      shaping: 'Lifting the wings draws the span in a little.',
-    },
+    risenWings({
+      span: 'both bands of 3/32 are folded in; twice the distance of the lower corner of a band from the ridge, which leans by 12 degrees from the tail: 2 S (13/32 cos 12° - 0.18 sin 12°), less twice the body.',
+      length:
+        'along the ridge, which leans by 12 degrees: the height of the sheet, S / 2, less the pleat of twice 0.05, 0.4 S cos 12°, and the rise of the upper corner, 0.34 S sin 12°.',
+    }),
   ],
 }
