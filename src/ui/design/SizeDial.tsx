@@ -22,6 +22,7 @@ import type { DrawerPaper } from '@/flows/read/papers'
 import { Field } from '../forms/Field'
 import { formatExact, formatLength, lengthInput, type Preferences } from '../format'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
+import { useTellDialled } from './dialled'
 import { FoldedEnd } from './FoldedEnd'
 import { expectedWords, SizeAdvice } from './SizeAdvice'
 import { gaugeHint } from './gauge-hint'
@@ -99,6 +100,7 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
   const dial = turnDial({ design, preferences }, { variantKey, given, text, gauges })
   const paper = papers.find((one) => one.id === paperId)
   const end = variant && ends[variant.key]
+  useTellDialled(variantKey, 'problem' in dial ? null : dial.sheetMm)
   const problem = 'problem' in dial ? dial.problem : undefined
   return (
     <div className="flex flex-col gap-5">

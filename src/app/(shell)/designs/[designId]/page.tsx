@@ -2,23 +2,16 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
-import {
-  defaultGauges,
-  finishedSizes,
-  mainPart,
-  sheetForFinished,
-  unitsOf,
-  variantOf,
-  type DesignDocument,
-  type Variant,
-} from '@/core/design'
+import { defaultGauges, mainPart, unitsOf } from '@/core/design'
+import { BASES } from '@/core/fold'
 import { shownSheetMm } from '@/flows/figures'
-import { readLibrary, type PinnedDesign } from '@/flows/read/designs'
+import { readLibrary } from '@/flows/read/designs'
 import { readEnd, type FoldedEndView } from '@/flows/read/folds'
 import { readHistory, type Samples } from '@/flows/read/history'
 import { readDrawer } from '@/flows/read/papers'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
-import { AssemblyWords, GuideWords, LayOut } from '@/ui/design/GuideWords'
+import { DialledJoining, DialledLayOut, FollowsDial } from '@/ui/design/dialled'
+import { GuideWords } from '@/ui/design/GuideWords'
 import { JustFold } from '@/ui/design/JustFold'
 import { SizeDial } from '@/ui/design/SizeDial'
 import { StepList } from '@/ui/design/StepList'
@@ -54,10 +47,9 @@ export default async function DesignPage({ params }: { readonly params: Promise<
   const followed = Object.keys(ends).length > 0
   const [first] = design.variants
   const units = first ? unitsOf(part, first) : 1
-  const firstEnd = first && ends[first.key]
   const base = part.base?.id
   return (
-    <>
+    <FollowsDial start={{ variantKey: first?.key ?? '', sheetMm }}>
       <h1 className="text-4xl italic">{design.name}</h1>
       <p className="mt-1 text-lg">{design.summary}</p>
       <p className="second">
@@ -86,9 +78,9 @@ export default async function DesignPage({ params }: { readonly params: Promise<
             ) : null}
             {base === undefined ? null : (
               <p className="second mt-2">
-                It begins with{' '}
+                It begins with the{' '}
                 <Link href={`/bases/${base}`} className="underline">
-                  a base of its own page
+                  {BASES.find(({ id }) => id === base)?.name.toLowerCase() ?? base}
                 </Link>
                 . Who has that base starts after it: choose “I have the base” below.
               </p>
@@ -106,7 +98,7 @@ export default async function DesignPage({ params }: { readonly params: Promise<
               start={startLooseRunAction}
             />
           </section>
-          <LayOut design={design} sheetMm={sheetMm} end={firstEnd} preferences={preferences} />
+          <DialledLayOut design={design} ends={ends} preferences={preferences} />
         </div>
       </div>
       <Variants
@@ -116,45 +108,17 @@ export default async function DesignPage({ params }: { readonly params: Promise<
         sheetMm={sheetMm}
         preferences={preferences}
       />
-      {first?.assembly ? (
-        <AssemblyWords
-          assembly={first.assembly}
-          partName={part.name}
-          mount={mountOf(library, design, first, sheetMm)}
-          sightMm={firstEnd?.sight == null ? null : firstEnd.sight * sheetMm}
-          preferences={preferences}
-        />
-      ) : null}
+      <DialledJoining
+        design={design}
+        ends={ends}
+        partName={part.name}
+        mount={
+          library.find(({ document }) => document.id === first?.assembly?.mount?.designId)?.document ?? null
+        }
+        preferences={preferences}
+      />
       <GuideWords design={design} />
       <StepList design={design} />
-    </>
+    </FollowsDial>
   )
-}
-
-/** The design that carries an assembled piece, and the sheet that makes it cover the hole. */
-function mountOf(
-  library: readonly PinnedDesign[],
-  design: DesignDocument,
-  variant: Variant,
-  sheetMm: number,
-) {
-  const wanted = variant.assembly?.mount
-  const mount = library.find(({ document }) => document.id === wanted?.designId)?.document
-  const [first] = mount?.variants ?? []
-  const hole = finishedSizes(design, variant, sheetMm, defaultGauges(design)).find(
-    ({ axis }) => axis === 'hole',
-  )
-  if (!wanted || !mount || !first || !hole) return null
-  const acrossMm = hole.sizeMm + 2 * wanted.overlapMm
-  return {
-    id: mount.id,
-    name: mount.name,
-    sheetMm: sheetForFinished(
-      mount,
-      variantOf(mount, first.key),
-      wanted.axis,
-      acrossMm,
-      defaultGauges(mount),
-    ),
-  }
 }
