@@ -104,6 +104,12 @@ test('every base can be stepped through to its end', async ({ page, demo }) => {
     await page.goto(`${demo.address}${link}?move=99`)
     await expect(page.getByText('Finished', { exact: true })).toBeVisible()
   }
+  // A fold that lifts and turns in space is shown half way; a simple one needs no such picture.
+  await page.goto(`${demo.address}/bases/frog?move=8`)
+  await expect(page.getByRole('figure')).toContainText('half way')
+  await page.goto(`${demo.address}/bases/frog?move=9`)
+  await expect(page.getByRole('img').first()).toBeVisible()
+  await expect(page.getByText('half way')).toHaveCount(0)
   // Move by move where the moves are of most kinds.
   await page.goto(`${demo.address}/bases/frog`)
   await ready(page)

@@ -17,6 +17,7 @@ import {
 import { BASES, type FoldPicture, type FoldProgram, type GaugeShares } from '../src/core/fold'
 import { ANY_PAPER, facesOf } from '../src/ui/diagram/faces'
 import { FoldDiagram } from '../src/ui/diagram/FoldDiagram'
+import { Halfway } from '../src/ui/diagram/Halfway'
 
 /**
  * Every step of everything that ships, one picture a family: to be looked at as a folder does.
@@ -41,11 +42,14 @@ const cell = (drawing: string, words: string): string =>
 function stripOf({ name, program, gauges, sideUp, assembly }: Strip): string {
   const faces = facesOf(ANY_PAPER, sideUp)
   const { moves, front, assembled } = showDesign(program, assembly, gauges)
-  const cells = moves.map(({ step, round, picture }, index) => {
+  const cells = moves.map(({ step, round, picture, halfway }, index) => {
     const one = program.steps[step]
     const more = (one?.rounds.length ?? 1) - 1 - round
     const drawing = renderToStaticMarkup(createElement(FoldDiagram, { picture, faces, title: '', more }))
-    return cell(drawing, `${index + 1}. ${one?.rounds[round]?.say ?? one?.say ?? ''}`)
+    const way = halfway
+      ? cell(renderToStaticMarkup(createElement(Halfway, { picture: halfway, faces })), 'half way')
+      : ''
+    return cell(drawing, `${index + 1}. ${one?.rounds[round]?.say ?? one?.say ?? ''}`) + way
   })
   const drawn = (picture: FoldPicture) =>
     renderToStaticMarkup(createElement(FoldDiagram, { picture, faces, title: '', small: true }))
@@ -83,7 +87,15 @@ const designs = LIBRARY.filter(({ id }) => wanted.length === 0 || wanted.include
   }),
 )
 const sheets: readonly (readonly [file: string, strips: readonly Strip[]])[] = [
-  ['bases', (wanted.length === 0 ? BASES : []).map(({ name, program, sideUp }) => ({ name, program, gauges: {}, sideUp }))],
+  [
+    'bases',
+    BASES.filter(({ id }) => wanted.length === 0 || wanted.includes(id)).map(({ name, program, sideUp }) => ({
+      name,
+      program,
+      gauges: {},
+      sideUp,
+    })),
+  ],
   ...FAMILIES.map((family) => [family, designs.filter((one) => one.family === family)] as const),
 ]
 

@@ -1,4 +1,12 @@
-import { motionOf, pictureOf, pictureOfPiece, type FoldMotion, type FoldPicture } from './picture'
+import {
+  halfwayOf,
+  motionOf,
+  pictureOf,
+  pictureOfPiece,
+  type FoldMotion,
+  type FoldPicture,
+  type HalfwayPicture,
+} from './picture'
 import {
   figuresOfTrace,
   measureAlong,
@@ -18,6 +26,8 @@ export interface ShownMove {
   readonly kind: MoveSpec['kind']
   readonly picture: FoldPicture
   readonly motion: FoldMotion | null
+  /** Of a squash, petal fold, collapse or twist: half done, in space. */
+  readonly halfway: HalfwayPicture | null
   readonly figures: MoveFigures
 }
 
@@ -52,6 +62,7 @@ export function showProgram(program: FoldProgram, gauges: GaugeShares = {}): Sho
               kind: done.spec.kind,
               picture: pictureOf(frame, gauges),
               motion: motionOf(frame),
+              halfway: halfwayOf(frame),
               figures: own,
             },
           ]

@@ -14,6 +14,7 @@ import {
   type Base,
   type CreaseStrength,
   type FoldPicture,
+  type HalfwayPicture,
   type FoldProgram,
   type GaugeShares,
   type Rigour,
@@ -179,6 +180,8 @@ export interface StepPicture {
   readonly step: number
   readonly round: number
   readonly picture: FoldPicture
+  /** The piece half way through it, where it lifts and turns in space. */
+  readonly halfway: HalfwayPicture | null
 }
 
 /** All pictures of a run, with the page: a table goes on folding when nothing answers. */
@@ -218,8 +221,8 @@ export async function readRunPictures(
   runPictures.set(all, known)
   const made = known.get(skipped) ?? {
     sideUp,
-    moves: all.moves.flatMap(({ step, round, picture }) =>
-      step < skipped ? [] : [{ step: step - skipped, round, picture }],
+    moves: all.moves.flatMap(({ step, round, picture, halfway }) =>
+      step < skipped ? [] : [{ step: step - skipped, round, picture, halfway }],
     ),
     end: all.front,
   }

@@ -8,7 +8,7 @@ export interface PaperFaces {
   readonly back: string
 }
 
-interface FoldDiagramProps {
+export interface FoldDiagramProps {
   readonly picture: FoldPicture
   /** Colours of the side that was up at the start, and of the other. */
   readonly faces: PaperFaces

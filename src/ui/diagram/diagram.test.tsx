@@ -10,6 +10,7 @@ import {
   type MoveSpec,
 } from '@/core/fold'
 import { FoldDiagram } from './FoldDiagram'
+import { MoveDiagram } from './Halfway'
 import { InBetween } from './InBetween'
 import { PatternDrawing } from './PatternDrawing'
 import { endWords, StackSide } from './StackSide'
@@ -141,6 +142,47 @@ test('in between: paper that stays, paper that rises and comes down, over or beh
     expect(svg.indexOf('fold-rises') < still).toBe(way === 'mountain')
     expect(svg).toContain('fold-comes-down')
   }
+})
+
+describe('half way through a petal fold', () => {
+  const petal = BASES.flatMap(({ id, program }) => (id === 'bird' ? showProgram(program).moves : [])).find(
+    ({ halfway }, index) => halfway && index > 6,
+  )
+  const drawn = (leftHanded: boolean) => {
+    if (!petal) throw new Error('no petal fold')
+    return renderToStaticMarkup(
+      <MoveDiagram
+        picture={petal.picture}
+        halfway={petal.halfway}
+        faces={FACES}
+        title="Petal fold"
+        leftHanded={leftHanded}
+      />,
+    )
+  }
+  test('it stands beside the move, shows both sides of the paper, and stays inside its frame', () => {
+    const [move = '', halfway = ''] = drawn(false).split('<figure')
+    expect(move).toContain('aria-label="Petal fold"')
+    expect(halfway).toContain('half way</figcaption>')
+    expect(halfway).toContain(FACES.front)
+    expect(halfway).toContain(FACES.back)
+    const [, , width = 0, height = 0] = numbersIn(/viewBox="([^"]+)"/.exec(halfway)?.[1] ?? '')
+    for (const [, path = ''] of halfway.matchAll(/ d="([^"]+)"/g))
+      numbersIn(path).forEach((value, index) => {
+        expect(value).toBeGreaterThanOrEqual(0)
+        expect(value).toBeLessThanOrEqual(index % 2 === 0 ? width : height)
+      })
+  })
+  test('for the left hand it is mirrored', () => {
+    expect(drawn(true)).not.toBe(drawn(false))
+  })
+  test('a simple fold stands alone', () => {
+    const { picture, halfway } = lastShown(cornerIn)
+    const alone = renderToStaticMarkup(
+      <MoveDiagram picture={picture} halfway={halfway} faces={FACES} title="A step" />,
+    )
+    expect(alone).toBe(draw([cornerIn]))
+  })
 })
 
 test('a pattern: its lines by letter, its faults ringed and numbered', () => {

@@ -1,11 +1,11 @@
 import type { DesignDocument, GaugeSettings } from '@/core/design'
-import type { FoldPicture } from '@/core/fold'
 import type { Cell } from '@/core/run'
 import type { RunPictures } from '@/flows/read/folds'
 import type { RunView } from '@/flows/read/run'
 import { Silhouette } from '../design/Silhouette'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { FoldDiagram } from '../diagram/FoldDiagram'
+import { MoveDiagram } from '../diagram/Halfway'
 import { nextLine, nowWords } from './words'
 
 interface FoldingProps {
@@ -78,16 +78,18 @@ export function Folding({ run, design, gauges, pictures, cell }: FoldingProps) {
 }
 
 /** The moves one tap stands for: this fold, the steps of a stage, or none but the end for a whole piece. */
-function shownNow(run: RunView, { moves }: RunPictures, cell: Cell): readonly FoldPicture[] {
+function shownNow(
+  run: RunView,
+  { moves }: RunPictures,
+  cell: Cell,
+): readonly Pick<RunPictures['moves'][number], 'picture' | 'halfway'>[] {
   if (run.plan.grain === 'piece') return []
   if (run.plan.grain === 'fold')
-    return moves
-      .filter(({ step, round }) => step === cell.step && round === cell.repeat - 1)
-      .map(({ picture }) => picture)
+    return moves.filter(({ step, round }) => step === cell.step && round === cell.repeat - 1)
   const stage = run.plan.steps[cell.step]?.stage
   return run.plan.steps.flatMap((step, index) => {
     const first = moves.find((move) => move.step === index)
-    return step.stage === stage && first ? [first.picture] : []
+    return step.stage === stage && first ? [{ picture: first.picture, halfway: null }] : []
   })
 }
 
@@ -121,10 +123,11 @@ function Pictures({
     )
   return (
     <div className={`grid min-h-0 grow gap-3 ${now.length === 1 ? '' : 'grid-cols-2'}`}>
-      {now.map((picture, index) => (
+      {now.map(({ picture, halfway }, index) => (
         <div key={index} className="min-h-0">
-          <FoldDiagram
+          <MoveDiagram
             picture={picture}
+            halfway={now.length === 1 ? halfway : null}
             faces={faces}
             leftHanded={leftHanded}
             more={more}

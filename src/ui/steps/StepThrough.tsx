@@ -5,7 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { ShownProgram } from '@/core/fold'
 import type { Followed } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
-import { FoldDiagram } from '../diagram/FoldDiagram'
+import { MoveDiagram } from '../diagram/Halfway'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { InBetween } from '../diagram/InBetween'
 import type { Preferences } from '../format'
@@ -97,8 +97,9 @@ export function StepThrough({
               onEnd={() => setPlaying(false)}
             />
           ) : (
-            <FoldDiagram
+            <MoveDiagram
               picture={move.picture}
+              halfway={move.halfway}
               faces={faces}
               title={`${said}. ${kindWords(move.kind)}`}
               hidden={hidden}

@@ -1,0 +1,260 @@
+import {
+  area,
+  centre,
+  cross,
+  distance,
+  dot,
+  flips,
+  minus,
+  move,
+  overlap,
+  type Point,
+  type Polygon,
+} from '../../geometry'
+import { SAME_AREA } from '../../numeric'
+import { relation, type Face, type FoldedState } from '../state/types'
+import {
+  bent,
+  HOLDS,
+  inner,
+  less,
+  normalOf,
+  outer,
+  settled,
+  sized,
+  worstBar,
+  type Bar,
+  type Height,
+  type Spot,
+} from './plates'
+
+/** A part of the paper that stays plane while a move is under way. */
+export interface LiftedPart {
+  /** Indices of its corners among the corners of the paper, counter-clockwise on the sheet's front. */
+  readonly corners: readonly number[]
+  /** The faces it belongs to before the move and after it. */
+  readonly before: number
+  readonly after: number
+  readonly still: boolean
+}
+
+/** Paper half way through a move. */
+export interface LiftedPaper {
+  readonly parts: readonly LiftedPart[]
+  readonly spots: readonly Spot[]
+  /** The most that two corners of a part are nearer or further than on the sheet, in its sides: how much paper gives. */
+  readonly strain: number
+  /** The sine of the fold angle that is furthest from where it goes: negative where one folds to the wrong side. */
+  readonly leastTurned: number
+}
+
+const posed = (one: Face, other: Face): boolean =>
+  (['a', 'b', 'c', 'd', 'x', 'y'] as const).every((key) => Math.abs(one.pose[key] - other.pose[key]) < 1e-7)
+
+/** Corners of the paper by their place on the sheet, each once. */
+class Corners {
+  readonly all: Point[] = []
+
+  index(at: Point): number {
+    const known = this.all.findIndex((one) => distance(one, at) < 1e-7)
+    return known >= 0 ? known : this.all.push(at) - 1
+  }
+}
+
+/** The outline of a part with every corner of another part that lies on its edges: parts hold together there. */
+function withCornersOnEdges(outline: Polygon, corners: Corners): readonly number[] {
+  return outline.flatMap((p, index) => {
+    const q = outline[(index + 1) % outline.length] ?? p
+    const along = minus(q, p)
+    const size = distance(p, q)
+    const between = corners.all
+      .map((at, corner) => ({ corner, share: dot(along, minus(at, p)) / (size * size), at }))
+      .filter(
+        ({ share, at }) =>
+          share * size > 1e-7 &&
+          (1 - share) * size > 1e-7 &&
+          Math.abs(cross(along, minus(at, p))) / size < 1e-7,
+      )
+      .sort((one, other) => one.share - other.share)
+    return [corners.index(p), ...between.map(({ corner }) => corner)]
+  })
+}
+
+/** The parts that are plane all the way: what is of one face before and of one after. */
+function partsOf(before: FoldedState, after: FoldedState, corners: Corners): readonly LiftedPart[] {
+  const shapes = after.faces.flatMap((face, now) =>
+    before.faces.flatMap((was, index) => {
+      const common = overlap(face.sheet, was.sheet)
+      return area(common) > SAME_AREA * 100
+        ? [{ common, before: index, after: now, still: posed(was, face) }]
+        : []
+    }),
+  )
+  for (const { common } of shapes) for (const at of common) corners.index(at)
+  return shapes.map(({ common, ...part }) => ({ ...part, corners: withCornersOnEdges(common, corners) }))
+}
+
+/** What keeps a moving part as it is: the distances of its corners, and that they are in one plane. */
+function shapesOf(parts: readonly LiftedPart[], sheet: readonly Point[]) {
+  const bars = new Map<number, Bar>()
+  const heights: Height[] = []
+  const at = (corner: number): Point => sheet[corner] ?? { x: 0, y: 0 }
+  for (const { corners, still } of parts) {
+    if (still) continue
+    let [base, widest]: [[number, number, number], number] = [[0, 0, 0], 0]
+    corners.forEach((one, i) =>
+      corners.slice(i + 1).forEach((other, k) => {
+        const key = Math.min(one, other) * sheet.length + Math.max(one, other)
+        bars.set(key, { one, other, length: distance(at(one), at(other)) })
+        for (const third of corners.slice(i + k + 2)) {
+          const size = Math.abs(cross(minus(at(other), at(one)), minus(at(third), at(one)))) / 2
+          if (size > widest) [base, widest] = [[one, other, third], size]
+        }
+      }),
+    )
+    for (const corner of corners)
+      if (!base.includes(corner)) heights.push({ base, corner, area: widest, height: 0, weight: 1 })
+  }
+  return { bars: [...bars.values()], heights }
+}
+
+/** Where two parts hold together: at a crease, or where there is none. */
+interface Joint {
+  readonly one: LiftedPart
+  readonly other: LiftedPart
+  /** Its ends, with the first part on the left. */
+  readonly from: number
+  readonly to: number
+  /** How it is folded: towards the front of the sheet 1, away from it -1, not at all 0. */
+  readonly was: number
+  readonly will: number
+}
+
+const turns = ({ was, will }: Joint): boolean => was !== will
+
+/** The fold between two faces, seen from the sheet's front: towards it 1, away -1, none 0. */
+function senseOf(state: FoldedState, one: number, other: number): number {
+  const [p, q] = [state.faces[one], state.faces[other]]
+  if (!p || !q || flips(p.pose) === flips(q.pose)) return 0
+  return flips(p.pose) ? relation(state, one, other) : relation(state, other, one)
+}
+
+function jointsOf(before: FoldedState, after: FoldedState, parts: readonly LiftedPart[]): readonly Joint[] {
+  return parts.flatMap((one, i) =>
+    one.corners.flatMap((from, index) => {
+      const to = one.corners[(index + 1) % one.corners.length] ?? from
+      return parts.slice(i + 1).flatMap((other): Joint[] => {
+        if (!other.corners.includes(from) || !other.corners.includes(to)) return []
+        const was = senseOf(before, one.before, other.before)
+        const will = senseOf(after, one.after, other.after)
+        return [{ one, other, from, to, was, will }]
+      })
+    }),
+  )
+}
+
+/** What keeps two parts on one another, or in one plane, where the joint between them does not turn. */
+function stacksOf(joints: readonly Joint[], lay: readonly Point[]): readonly Bar[] {
+  return joints.flatMap((joint) =>
+    turns(joint) || (joint.one.still && joint.other.still)
+      ? []
+      : joint.one.corners.flatMap((one) =>
+          joint.other.corners.flatMap((other): Bar[] => {
+            const [p, q] = [lay[one], lay[other]]
+            const length = p && q ? distance(p, q) : 0
+            return length < 1e-6 ? [] : [{ one, other, length }]
+          }),
+        ),
+  )
+}
+
+/** What a guide counts beside the lengths of the paper. */
+const GUIDED = 0.25
+
+/** Guides every turning crease towards its share of the way and to its own side, each weakly. */
+function guidesOf(joints: readonly Joint[], sheet: readonly Point[], share: number): readonly Height[] {
+  const at = (corner: number): Point => sheet[corner] ?? { x: 0, y: 0 }
+  return joints.filter(turns).map(({ one, other, from, to, was, will }) => {
+    const along = minus(at(to), at(from))
+    const off = (corner: number) => Math.abs(cross(along, minus(at(corner), at(from))))
+    const furthest = ({ corners }: LiftedPart) =>
+      corners.reduce((best, corner) => (off(corner) > off(best) ? corner : best))
+    const [near, far] = [furthest(one), furthest(other)]
+    const turned = Math.sin(Math.PI * (will !== 0 ? share : 1 - share))
+    return {
+      base: [from, to, near],
+      corner: far,
+      area: off(near) / 2,
+      height: ((was + will) * turned * off(far)) / distance(at(from), at(to)),
+      weight: GUIDED,
+    }
+  })
+}
+
+/**
+ * Sine of a fold angle that is on its way: ten degrees from open and from closed. Plates that cannot do a move (a twist,
+ * a windmill) have shapes too, but with some of their folds done and others not begun; and a corner of four folds has a
+ * second way to move.
+ */
+const ON_ITS_WAY = Math.sin((10 * Math.PI) / 180)
+
+/** See `LiftedPaper`. */
+function leastTurned(joints: readonly Joint[], spots: readonly Spot[]): number {
+  const at = (corner: number): Spot => spots[corner] ?? { x: 0, y: 0, z: 0 }
+  const upright = ({ corners }: LiftedPart) => normalOf(corners.map(at))
+  return Math.min(
+    ...joints.filter(turns).map(({ one, other, from, to, was, will }) => {
+      const edge = less(at(to), at(from))
+      return ((was + will) * inner(outer(upright(other), upright(one)), edge)) / sized(edge)
+    }),
+  )
+}
+
+/**
+ * The paper a share of the way (0 to 1) from one flat state to another of the same sheet. Every corner starts on the
+ * half circle from where it lies to where it will lie and is guided by how far each crease should have turned; then
+ * parts take their own plane shapes again. Where plates cannot do the move, corners only nearly keep their distances.
+ * What lies alike before and after stays on the table. `null` where nothing moves.
+ * Layers are not kept from passing through one another.
+ */
+export function liftPaper(before: FoldedState, after: FoldedState, share: number): LiftedPaper | null {
+  const corners = new Corners()
+  const parts = partsOf(before, after, corners)
+  if (parts.every(({ still }) => still)) return null
+  const sheet = corners.all
+  const pinned = sheet.map((_, corner) => parts.some((part) => part.still && part.corners.includes(corner)))
+  const stillFaces = new Set(parts.filter(({ still }) => still).map((part) => part.after))
+  const goesBehind = (part: LiftedPart) =>
+    [...stillFaces].some((other) => relation(after, other, part.after) > 0)
+  const places = (state: FoldedState, face: 'before' | 'after') =>
+    sheet.map((at, corner): Point => {
+      const part = parts.find(({ corners: own }) => own.includes(corner))
+      const lies = part && state.faces[part[face]]
+      return lies ? move(lies.pose, at) : at
+    })
+  const [lay, will] = [places(before, 'before'), places(after, 'after')]
+  const angle = Math.PI * share
+  const start = lay.map((from, corner): Spot => {
+    const to = will[corner] ?? from
+    const middle = centre([from, to])
+    const behind = parts.every((part) => !part.corners.includes(corner) || goesBehind(part))
+    return pinned[corner]
+      ? { ...from, z: 0 }
+      : {
+          x: middle.x + (from.x - middle.x) * Math.cos(angle),
+          y: middle.y + (from.y - middle.y) * Math.cos(angle),
+          z: ((behind ? -1 : 1) * Math.sin(angle) * distance(from, to)) / 2,
+        }
+  })
+  const joints = jointsOf(before, after, parts)
+  const own = shapesOf(parts, sheet)
+  const shapes = { ...own, bars: [...own.bars, ...stacksOf(joints, lay)] }
+  const guides = guidesOf(joints, sheet, share)
+  const guided = settled(start, { bars: shapes.bars, heights: [...shapes.heights, ...guides] }, pinned)
+  const plane = settled(guided, shapes, pinned)
+  const spots =
+    worstBar(plane, shapes.bars) < 10 * HOLDS && leastTurned(joints, plane) > ON_ITS_WAY
+      ? plane
+      : bent(start, shapes.bars, pinned)
+  return { parts, spots, strain: worstBar(spots, shapes.bars), leastTurned: leastTurned(joints, spots) }
+}

@@ -1,0 +1,186 @@
+import { CholeskyDecomposition, Matrix } from 'ml-matrix'
+import type { Point } from '../../geometry'
+
+/** A point in space: the table is z = 0, the viewer above it. */
+export interface Spot extends Point {
+  readonly z: number
+}
+
+export const less = (p: Spot, q: Spot): Spot => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z })
+export const inner = (p: Spot, q: Spot): number => p.x * q.x + p.y * q.y + p.z * q.z
+export const outer = (p: Spot, q: Spot): Spot => ({
+  x: p.y * q.z - p.z * q.y,
+  y: p.z * q.x - p.x * q.z,
+  z: p.x * q.y - p.y * q.x,
+})
+export const sized = (p: Spot): number => Math.sqrt(inner(p, p))
+const scaled = ({ x, y, z }: Spot, factor: number): Spot => ({ x: x * factor, y: y * factor, z: z * factor })
+
+/** Upright on a plane outline, of length 1; towards who sees it counter-clockwise. */
+export function normalOf(spots: readonly Spot[]): Spot {
+  let sum: Spot = { x: 0, y: 0, z: 0 }
+  const [base = sum] = spots
+  spots.forEach((p, index) => {
+    const { x, y, z } = outer(less(p, base), less(spots[(index + 1) % spots.length] ?? p, base))
+    sum = { x: sum.x + x, y: sum.y + y, z: sum.z + z }
+  })
+  return scaled(sum, 1 / (sized(sum) || 1))
+}
+
+/** Two corners that keep their distance. */
+export interface Bar {
+  readonly one: number
+  readonly other: number
+  readonly length: number
+}
+
+/** A corner that stands so high over the plane of three others, a triangle of that area. */
+export interface Height {
+  readonly base: readonly [number, number, number]
+  readonly corner: number
+  readonly area: number
+  readonly height: number
+  /** What it counts beside the bars, 1 for as much. */
+  readonly weight: number
+}
+
+export interface Conditions {
+  readonly bars: readonly Bar[]
+  readonly heights: readonly Height[]
+}
+
+/** One condition as it stands: by how much it is off, and how that changes with each corner. */
+interface Residual {
+  readonly off: number
+  readonly by: readonly (readonly [corner: number, gradient: Spot])[]
+}
+
+const ORIGIN: Spot = { x: 0, y: 0, z: 0 }
+
+function residualsOf(spots: readonly Spot[], { bars, heights }: Conditions): readonly Residual[] {
+  const at = (corner: number): Spot => spots[corner] ?? ORIGIN
+  return [
+    ...bars.map(({ one, other, length }): Residual => {
+      const along = less(at(other), at(one))
+      return {
+        off: (inner(along, along) - length ** 2) / (2 * length),
+        by: [
+          [one, scaled(along, -1 / length)],
+          [other, scaled(along, 1 / length)],
+        ],
+      }
+    }),
+    ...heights.map(({ base: [a, b, c], corner, area, height, weight }): Residual => {
+      const [u, v, w] = [less(at(b), at(a)), less(at(c), at(a)), less(at(corner), at(a))]
+      // The volume over the triangle, by its area.
+      const per = weight / (2 * area)
+      const [byB, byC, byCorner] = [
+        scaled(outer(v, w), per),
+        scaled(outer(w, u), per),
+        scaled(outer(u, v), per),
+      ]
+      const sum = {
+        x: byB.x + byC.x + byCorner.x,
+        y: byB.y + byC.y + byCorner.y,
+        z: byB.z + byC.z + byCorner.z,
+      }
+      return {
+        off: inner(u, byB) - weight * height,
+        by: [
+          [a, scaled(sum, -1)],
+          [b, byB],
+          [c, byC],
+          [corner, byCorner],
+        ],
+      }
+    }),
+  ]
+}
+
+/** The most that a bar is longer or shorter than it should be. */
+export const worstBar = (spots: readonly Spot[], bars: readonly Bar[]): number =>
+  bars.reduce((worst, { one, other, length }) => {
+    const [p, q] = [spots[one], spots[other]]
+    return p && q ? Math.max(worst, Math.abs(sized(less(q, p)) - length)) : worst
+  }, 0)
+
+const BENDING_ROUNDS = 400
+/** What paper is let be off that bends, in sides of the sheet. */
+const GIVES = 0.006
+
+/** Corners moved bar by bar, each time by half of what is missing, until all nearly have their length: paper bends. */
+export function bent(
+  start: readonly Spot[],
+  bars: readonly Bar[],
+  pinned: readonly boolean[],
+): readonly Spot[] {
+  const spots = [...start]
+  const shift = (corner: number, by: Spot) => {
+    const { x, y, z } = spots[corner] ?? ORIGIN
+    if (!pinned[corner]) spots[corner] = { x: x + by.x, y: y + by.y, z: z + by.z }
+  }
+  for (let round = 0; round < BENDING_ROUNDS && worstBar(spots, bars) > GIVES; round++)
+    for (const { one, other, length } of bars) {
+      const along = less(spots[other] ?? ORIGIN, spots[one] ?? ORIGIN)
+      const now = sized(along)
+      const half = pinned[one] || pinned[other] ? 1 : 1 / 2
+      const by = scaled(along, (half * (now - length)) / Math.max(now, 1e-9))
+      shift(one, by)
+      shift(other, scaled(by, -1))
+    }
+  return spots
+}
+
+const ROUNDS = 60
+/** Conditions hold where they are off by no more than this, in sides of the sheet. */
+export const HOLDS = 1e-6
+
+/**
+ * Corners moved until every condition holds, or nothing makes it better: Levenberg and Marquardt's least squares, whose
+ * steps are short, so that a near shape is found. Pinned corners stay.
+ * *Cost* a round: the cube of the number of free corners.
+ */
+export function settled(
+  start: readonly Spot[],
+  conditions: Conditions,
+  pinned: readonly boolean[],
+): readonly Spot[] {
+  const free = start.flatMap((_, corner) => (pinned[corner] ? [] : [corner]))
+  const row = new Map(free.map((corner, index) => [corner, 3 * index]))
+  const cost = (residuals: readonly Residual[]) => residuals.reduce((sum, { off }) => sum + off * off, 0)
+  let spots = start
+  let residuals = residualsOf(spots, conditions)
+  let damping = 1e-2
+  for (let round = 0; round < ROUNDS && residuals.some(({ off }) => Math.abs(off) > HOLDS); round++) {
+    const normal = Matrix.zeros(3 * free.length, 3 * free.length)
+    const right = Matrix.zeros(3 * free.length, 1)
+    for (const { off, by } of residuals) {
+      const entries = by.flatMap(([corner, { x, y, z }]) => {
+        const at = row.get(corner)
+        return at === undefined ? [] : [[at, x] as const, [at + 1, y] as const, [at + 2, z] as const]
+      })
+      for (const [i, one] of entries) {
+        right.set(i, 0, right.get(i, 0) - one * off)
+        for (const [j, other] of entries) normal.set(i, j, normal.get(i, j) + one * other)
+      }
+    }
+    for (let i = 0; i < 3 * free.length; i++) normal.set(i, i, normal.get(i, i) + damping)
+    const step = new CholeskyDecomposition(normal).solve(right)
+    const tried = spots.map((spot, corner) => {
+      const at = row.get(corner)
+      return at === undefined
+        ? spot
+        : { x: spot.x + step.get(at, 0), y: spot.y + step.get(at + 1, 0), z: spot.z + step.get(at + 2, 0) }
+    })
+    const then = residualsOf(tried, conditions)
+    const gained = cost(residuals) - cost(then)
+    if (gained > 0) {
+      const little = gained < 1e-9 * cost(residuals)
+      spots = tried
+      residuals = then
+      damping = Math.max(damping / 5, 1e-9)
+      if (little) break
+    } else damping *= 5
+  }
+  return spots
+}
