@@ -138,12 +138,14 @@ const foldsToMake = ({ steps }: FoldProgram, { moves }: ShownProgram): readonly 
     ]
   })
 
-const endView = (
-  { program, shares, shown }: ShownFolds<EndOf>,
-  sideUp: DesignPart['sideUp'],
-): FoldedEndView => {
+// Worked out once for the same pictures: every card of the library asks.
+const endViews = new WeakMap<EndOf, FoldedEndView>()
+
+function endView({ program, shares, shown }: ShownFolds<EndOf>, sideUp: DesignPart['sideUp']): FoldedEndView {
+  const known = endViews.get(shown)
+  if (known) return known
   const { front, back, moves, assembled } = shown
-  return {
+  const view = {
     program,
     shares,
     sideUp,
@@ -153,6 +155,8 @@ const endView = (
     mostLayers: Math.max(1, ...moves.map(({ figures }) => figures.after.mostLayers)),
     hardest: hardestFolds(foldsToMake(program, shown)),
   }
+  endViews.set(shown, view)
+  return view
 }
 
 /** A base with its folds; `null` where there is none of that name. */

@@ -1,8 +1,9 @@
+import { numberFormat } from './formatters'
 import type { Preferences } from './preferences'
 
 /** `1 sheet`, `24 sheets`, `2 leaves`. */
 export const plural = (count: number, one: string, many = `${one}s`): string =>
-  `${count.toLocaleString('en')} ${count === 1 ? one : many}`
+  `${numberFormat('en', {}).format(count)} ${count === 1 ? one : many}`
 
 const IRREGULAR: Readonly<Record<string, string>> = {
   leaf: 'leaves',
@@ -28,13 +29,13 @@ export function formatCertainty(certainty: number): string {
 
 /** A small share: `5 in 100`, `1.4 in 100`. */
 export const formatShare = (share: number, locale: string): string =>
-  `${new Intl.NumberFormat(locale, { maximumFractionDigits: 1 }).format(share * 100)} in 100`
+  `${numberFormat(locale, { maximumFractionDigits: 1 }).format(share * 100)} in 100`
 
 /** Money from minor units. */
 export function formatMoney(
   minor: number,
   { currency, locale }: Pick<Preferences, 'currency' | 'locale'>,
 ): string {
-  const format = new Intl.NumberFormat(locale, { style: 'currency', currency })
+  const format = numberFormat(locale, { style: 'currency', currency })
   return format.format(minor / 10 ** (format.resolvedOptions().maximumFractionDigits ?? 2))
 }

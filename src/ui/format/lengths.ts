@@ -1,4 +1,5 @@
 import { nearestInchFraction, roundToRuler, type InchDenominator, type InchFraction } from '@/core/units'
+import { numberFormat } from './formatters'
 import type { Preferences } from './preferences'
 
 type LengthPreferences = Pick<Preferences, 'unit' | 'ruler' | 'locale'>
@@ -6,7 +7,7 @@ type LengthPreferences = Pick<Preferences, 'unit' | 'ruler' | 'locale'>
 const INCH_STEPS: Partial<Record<Preferences['ruler'], InchDenominator>> = { 'inch-1/8': 8, 'inch-1/16': 16 }
 
 const decimal = (value: number, locale: string, digits: number): string =>
-  new Intl.NumberFormat(locale, { maximumFractionDigits: digits }).format(value)
+  numberFormat(locale, { maximumFractionDigits: digits }).format(value)
 
 /** `4 7/8 in`. */
 export function inchText({ whole, numerator, denominator }: InchFraction): string {
@@ -32,7 +33,7 @@ export function formatExact(mm: number, { unit, ruler, locale }: LengthPreferenc
 
 /** `+0.4 mm` or `-0.4 mm`. */
 export const signedMm = (mm: number, locale: string): string =>
-  `${new Intl.NumberFormat(locale, { maximumFractionDigits: 1, signDisplay: 'always' }).format(mm)} mm`
+  `${numberFormat(locale, { maximumFractionDigits: 1, signDisplay: 'always' }).format(mm)} mm`
 
 /** Two sides of a sheet: `21 x 29.7 cm`, and once where it is a square. */
 export function formatSheet(widthMm: number, heightMm: number, preferences: LengthPreferences): string {

@@ -1,4 +1,5 @@
 import { DateTime } from 'luxon'
+import { dateFormat } from './formatters'
 import type { Preferences } from './preferences'
 
 type TimePreferences = Pick<Preferences, 'locale' | 'zone' | 'nowMs'>
@@ -17,13 +18,13 @@ export function daysUntil(date: string, preferences: Pick<Preferences, 'zone' | 
 export function formatDay(date: string, preferences: TimePreferences): string {
   const day = DateTime.fromISO(date, { zone: 'utc' })
   const thisYear = todayIn(preferences).startsWith(`${day.year}-`)
-  return day.toJSDate().toLocaleDateString(preferences.locale, {
+  return dateFormat(preferences.locale, {
     timeZone: 'UTC',
     weekday: 'long',
     day: 'numeric',
     month: 'long',
     ...(thisYear ? {} : { year: 'numeric' }),
-  })
+  }).format(day.toJSDate())
 }
 
 /** `18 days left`, `tomorrow`, `today`, `3 days ago`. */
@@ -36,7 +37,7 @@ export function formatDaysLeft(days: number): string {
 
 /** A moment as date and time in the reader's zone. */
 export const formatMoment = (atMs: number, { locale, zone }: TimePreferences): string =>
-  new Intl.DateTimeFormat(locale, { timeZone: zone, dateStyle: 'medium', timeStyle: 'short' }).format(atMs)
+  dateFormat(locale, { timeZone: zone, dateStyle: 'medium', timeStyle: 'short' }).format(atMs)
 
 /** `3 h 20 min`, `12 min`, `45 s`. */
 export function formatDuration(seconds: number): string {
