@@ -64,7 +64,7 @@ test('a ring star: variants side by side, the joins with their mark, units multi
   await expect(joining).toContainText('40 degrees from one to the next; 9 of them close the round')
   const atFifteen = await markCm()
   await page.getByLabel('Size (cm)').fill('30')
-  await expect.poll(markCm).toBeCloseTo(2 * atFifteen, 1)
+  await expect.poll(markCm).toBeCloseTo(2 * atFifteen, 0)
   await nine.getByRole('link', { name: 'nine units' }).click()
   await expect(page).toHaveURL(/variant=nine/)
 })

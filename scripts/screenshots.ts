@@ -46,7 +46,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'project-log', path: ({ hearts }) => `/projects/${hearts}/log` },
   { name: 'designs', path: () => '/designs' },
   { name: 'design', path: () => '/designs/ring-star', whole: true },
-  { name: 'steps', path: () => '/designs/lobed-leaf/steps?move=14' },
+  { name: 'steps', path: () => '/designs/crocus/steps?move=14' },
   {
     name: 'pattern',
     path: () => '/designs/pattern',

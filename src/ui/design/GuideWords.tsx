@@ -159,7 +159,7 @@ export function AssemblyWords({
         </Row>
         {sight && sightMm !== null ? (
           <Row name="Mark">
-            {sight.says}: {formatExact(Math.round(sightMm * 10) / 10, preferences)}
+            {sight.says}: {formatLength(sightMm, preferences)}
           </Row>
         ) : null}
         {mount && assembly.mount ? (

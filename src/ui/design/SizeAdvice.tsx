@@ -65,20 +65,10 @@ export function SizeAdvice(props: SizeAdviceProps) {
   )
 }
 
-/** What is measured off on this very sheet: a strip's marks, and where to look while joining. */
-function Marks({ design, variant, sheetMm, end, preferences }: SizeAdviceProps) {
+/** What is measured off on this very strip. */
+function Marks({ design, sheetMm, preferences }: SizeAdviceProps) {
   const { marks } = mainPart(design)
-  const sight = variant.assembly?.sight
-  return (
-    <>
-      {marks ? <MarkWords marks={marks} sheetMm={sheetMm} preferences={preferences} /> : null}
-      {sight && end?.sight != null ? (
-        <p>
-          {sight.says}: <span className="figure">{formatLength(end.sight * sheetMm, preferences)}</span>
-        </p>
-      ) : null}
-    </>
-  )
+  return marks ? <MarkWords marks={marks} sheetMm={sheetMm} preferences={preferences} /> : null
 }
 
 function Foldable({ end, paper, sheetMm, preferences }: SizeAdviceProps) {

@@ -135,7 +135,7 @@ test('joining: first, each and last, the turn and the mark', () => {
     : ''
   expect(said).toContain('Joining 9 units')
   expect(said).toContain('40 degrees from one to the next; 9 of them close the round')
-  expect(said).toContain('6.84 cm')
+  expect(said).toContain('of the star: 6.8 cm')
   expect(said).toContain('Last join')
 })
 test.each(DESIGNS)('$id: laid out, tried, mended and told in full', (one) => {
