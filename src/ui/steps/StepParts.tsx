@@ -17,6 +17,7 @@ export function Said({
   readonly steps: number
 }) {
   const { count, of } = countWords(word, move.round)
+  const looks = word.look.length > 0 && move.round === word.says.length - 1
   return (
     <>
       <p className="second">
@@ -35,22 +36,26 @@ export function Said({
         {kindWords(move.kind)}
         {word.crease === 'none' ? '' : ` Crease: ${word.crease}. ${RIGOUR[word.rigour]}`}
       </p>
-      {word.note === null ? null : <p className="note mt-2">{word.note}</p>}
-      {word.normal === null ? null : (
-        <p className="note mt-2">
-          <strong>Looks wrong, is right.</strong> {word.normal}
-        </p>
-      )}
-      {word.look.length > 0 && move.round === word.says.length - 1 ? (
-        <div className="note mt-2">
-          <strong>Look before you go on,</strong> it is cheap to mend now:
-          <ul className="list-disc pl-5">
-            {word.look.map((one) => (
-              <li key={one}>{one}</li>
-            ))}
-          </ul>
+      {word.note === null && word.normal === null && !looks ? null : (
+        <div className="note mt-2 flex flex-col gap-1">
+          {word.note === null ? null : <p>{word.note}</p>}
+          {word.normal === null ? null : (
+            <p>
+              <strong>Looks wrong, is right.</strong> {word.normal}
+            </p>
+          )}
+          {looks ? (
+            <div>
+              <strong>Look before you go on,</strong> it is cheap to mend now:
+              <ul className="list-disc pl-5">
+                {word.look.map((one) => (
+                  <li key={one}>{one}</li>
+                ))}
+              </ul>
+            </div>
+          ) : null}
         </div>
-      ) : null}
+      )}
     </>
   )
 }

@@ -136,6 +136,16 @@ test('a corner of four creases moves as a rigid one does', () => {
   expect(ratios[2]).toBeCloseTo(ratios[0] ?? 0, 3)
 })
 
+test.each(['square', 'waterbomb'])('%s base: a collapse that is alike on both sides is drawn so', (id) => {
+  const found = FRAMES.find(([name]) => name.startsWith(`${id}, `))
+  const { spots } = lifted(found?.[1] ?? never(), HALFWAY_SHARE)
+  const middle = (Math.min(...spots.map(({ x }) => x)) + Math.max(...spots.map(({ x }) => x))) / 2
+  for (const spot of spots) {
+    const across = spots.map((other) => size(minus(other, { ...spot, x: 2 * middle - spot.x })))
+    expect(Math.min(...across)).toBeLessThan(0.005)
+  }
+})
+
 test('there are such moves to look at, and simple folds have no such picture', () => {
   expect(FRAMES.length).toBeGreaterThan(40)
   const simple = runProgram(BASES[0]?.program ?? never()).frames

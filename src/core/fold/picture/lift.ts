@@ -168,15 +168,21 @@ function stacksOf(joints: readonly Joint[], lay: readonly Point[]): readonly Bar
   )
 }
 
-/** What a guide counts beside the lengths of the paper. */
-const GUIDED = 0.25
+/** What guides count beside the lengths of the paper, time after time: less and less, but all the way to the same side. */
+const GUIDED = [0.25, 0.02]
 
 /** Guides every turning crease towards its share of the way and to its own side, each weakly. */
-function guidesOf(joints: readonly Joint[], sheet: readonly Point[], share: number): readonly Height[] {
+function guidesOf(
+  joints: readonly Joint[],
+  sheet: readonly Point[],
+  share: number,
+  weight: number,
+): readonly Height[] {
   const at = (corner: number): Point => sheet[corner] ?? { x: 0, y: 0 }
   return joints.filter(turns).map(({ one, other, from, to, was, will }) => {
     const along = minus(at(to), at(from))
-    const off = (corner: number) => Math.abs(cross(along, minus(at(corner), at(from))))
+    const off = (corner: number) =>
+      Math.abs(cross(along, minus(at(corner), at(from)))) / distance(at(from), at(to))
     const furthest = ({ corners }: LiftedPart) =>
       corners.reduce((best, corner) => (off(corner) > off(best) ? corner : best))
     const [near, far] = [furthest(one), furthest(other)]
@@ -184,9 +190,10 @@ function guidesOf(joints: readonly Joint[], sheet: readonly Point[], share: numb
     return {
       base: [from, to, near],
       corner: far,
-      area: off(near) / 2,
-      height: ((was + will) * turned * off(far)) / distance(at(from), at(to)),
-      weight: GUIDED,
+      area: (off(near) * distance(at(from), at(to))) / 2,
+      height: (was + will) * turned * off(far),
+      // By the shorter of both levers, whichever part is the first: like creases are then guided alike.
+      weight: (weight * Math.min(off(near), off(far))) / off(far),
     }
   })
 }
@@ -249,8 +256,10 @@ export function liftPaper(before: FoldedState, after: FoldedState, share: number
   const joints = jointsOf(before, after, parts)
   const own = shapesOf(parts, sheet)
   const shapes = { ...own, bars: [...own.bars, ...stacksOf(joints, lay)] }
-  const guides = guidesOf(joints, sheet, share)
-  const guided = settled(start, { bars: shapes.bars, heights: [...shapes.heights, ...guides] }, pinned)
+  const guided = GUIDED.reduce<readonly Spot[]>((spots, weight) => {
+    const guides = guidesOf(joints, sheet, share, weight)
+    return settled(spots, { ...shapes, heights: [...shapes.heights, ...guides] }, pinned)
+  }, start)
   const plane = settled(guided, shapes, pinned)
   const spots =
     worstBar(plane, shapes.bars) < 10 * HOLDS && leastTurned(joints, plane) > ON_ITS_WAY

@@ -147,25 +147,27 @@ export function settled(
 ): readonly Spot[] {
   const free = start.flatMap((_, corner) => (pinned[corner] ? [] : [corner]))
   const row = new Map(free.map((corner, index) => [corner, 3 * index]))
+  const size = 3 * free.length
   const cost = (residuals: readonly Residual[]) => residuals.reduce((sum, { off }) => sum + off * off, 0)
   let spots = start
   let residuals = residualsOf(spots, conditions)
   let damping = 1e-2
   for (let round = 0; round < ROUNDS && residuals.some(({ off }) => Math.abs(off) > HOLDS); round++) {
-    const normal = Matrix.zeros(3 * free.length, 3 * free.length)
-    const right = Matrix.zeros(3 * free.length, 1)
+    const normal = Array.from({ length: size }, () => new Float64Array(size))
+    const right = new Float64Array(size)
     for (const { off, by } of residuals) {
       const entries = by.flatMap(([corner, { x, y, z }]) => {
         const at = row.get(corner)
         return at === undefined ? [] : [[at, x] as const, [at + 1, y] as const, [at + 2, z] as const]
       })
       for (const [i, one] of entries) {
-        right.set(i, 0, right.get(i, 0) - one * off)
-        for (const [j, other] of entries) normal.set(i, j, normal.get(i, j) + one * other)
+        right[i] = (right[i] ?? 0) - one * off
+        const line = normal[i]
+        if (line) for (const [j, other] of entries) line[j] = (line[j] ?? 0) + one * other
       }
     }
-    for (let i = 0; i < 3 * free.length; i++) normal.set(i, i, normal.get(i, i) + damping)
-    const step = new CholeskyDecomposition(normal).solve(right)
+    normal.forEach((line, i) => (line[i] = (line[i] ?? 0) + damping))
+    const step = new CholeskyDecomposition(new Matrix(normal)).solve(Matrix.columnVector(right))
     const tried = spots.map((spot, corner) => {
       const at = row.get(corner)
       return at === undefined
@@ -175,7 +177,7 @@ export function settled(
     const then = residualsOf(tried, conditions)
     const gained = cost(residuals) - cost(then)
     if (gained > 0) {
-      const little = gained < 1e-9 * cost(residuals)
+      const little = gained < 1e-3 * cost(residuals)
       spots = tried
       residuals = then
       damping = Math.max(damping / 5, 1e-9)
