@@ -26,7 +26,7 @@ export function Said({
       </p>
       {word.says.length === 1 ? null : (
         <p className="figure leading-none">
-          <span className="text-6xl">{count}</span> <span className="second text-3xl">{of}</span>
+          <span className="text-5xl">{count}</span> <span className="second text-2xl">{of}</span>
         </p>
       )}
       <p className="figure mt-1 text-3xl leading-snug" data-testid="said">
@@ -37,7 +37,7 @@ export function Said({
         {word.crease === 'none' ? '' : ` Crease: ${word.crease}. ${RIGOUR[word.rigour]}`}
       </p>
       {word.note === null && word.normal === null && !looks ? null : (
-        <div className="note mt-2 flex flex-col gap-1">
+        <div className="note mt-2 flex flex-col gap-1 py-2!">
           {word.note === null ? null : <p>{word.note}</p>}
           {word.normal === null ? null : (
             <p>
@@ -45,14 +45,9 @@ export function Said({
             </p>
           )}
           {looks ? (
-            <div>
-              <strong>Look before you go on,</strong> it is cheap to mend now:
-              <ul className="list-disc pl-5">
-                {word.look.map((one) => (
-                  <li key={one}>{one}</li>
-                ))}
-              </ul>
-            </div>
+            <p>
+              <strong>Look before you go on,</strong> it is cheap to mend now: {word.look.join('; ')}.
+            </p>
           ) : null}
         </div>
       )}
