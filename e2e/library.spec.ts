@@ -79,6 +79,7 @@ test('a strip’s marks and sums follow its length; its folds keep the message c
     await page.getByLabel('Size (cm)').fill('24')
     await expect(page.getByText('4 x 6 cm = 24 cm')).toBeVisible({ timeout: 1000 })
   }).toPass()
+  await expect(page.getByText('24 x 6 cm', { exact: true })).toBeVisible()
   await page.goto(`${demo.address}/designs/message-heart/steps?move=4`)
   await expect(page.getByTestId('said')).toHaveText('Write in the field between the two creases')
   await expect(page.getByText('Look before you go on,')).toBeVisible()

@@ -7,7 +7,7 @@ import {
   type Marks,
 } from '@/core/design'
 import type { FoldedEndView } from '@/flows/read/folds'
-import { formatExact, formatLength, plural, type Preferences } from '../format'
+import { formatExact, formatLength, formatLimit, plural, type Preferences } from '../format'
 
 const MATCHES: Readonly<Record<GaugeMatch, string>> = {
   neighbour: 'hold it beside its neighbour',
@@ -59,7 +59,7 @@ export function LayOut({
         </Row>
         {end ? (
           <Row name="Paper">
-            up to {Math.round(thickestCaliperMm(end.hardest) * 1000) / 1000} mm a sheet:{' '}
+            up to {formatLimit(thickestCaliperMm(end.hardest))} a sheet:{' '}
             {plural(Math.max(...end.hardest.map(({ layers }) => layers)), 'layer')} at most in one fold
           </Row>
         ) : null}

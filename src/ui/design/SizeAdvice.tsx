@@ -19,7 +19,15 @@ import { umFromMm } from '@/core/units'
 import type { FoldedEndView } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { MarkWords } from './GuideWords'
-import { formatExact, formatLength, formatPiece, plural, pieceNoun, type Preferences } from '../format'
+import {
+  formatExact,
+  formatLength,
+  formatLimit,
+  formatPiece,
+  plural,
+  pieceNoun,
+  type Preferences,
+} from '../format'
 
 const USUAL_CALIPER_MM = 0.1
 /** Squares of a family smaller than this are not worth the cut. */
@@ -94,8 +102,8 @@ function Foldable({ end, paper, sheetMm, preferences }: SizeAdviceProps) {
         role={suits === 'too thick' ? 'alert' : undefined}
       >
         {suits === 'too thick'
-          ? `${name} is too thick: ${plural(layers, 'layer')} make ${millimetres(thicknessMm)} in one fold. Sheets up to ${millimetres(thickestCaliperMm(end.hardest))} work.`
-          : `${name}: ${plural(layers, 'layer')} in one fold at most, ${millimetres(thicknessMm)}; it creases ${suits === 'easily' ? 'with the nail' : suits}. Sheets up to ${millimetres(thickestCaliperMm(end.hardest))} work.`}
+          ? `${name} is too thick: ${plural(layers, 'layer')} make ${millimetres(thicknessMm)} in one fold. Sheets up to ${formatLimit(thickestCaliperMm(end.hardest))} work.`
+          : `${name}: ${plural(layers, 'layer')} in one fold at most, ${millimetres(thicknessMm)}; it creases ${suits === 'easily' ? 'with the nail' : suits}. Sheets up to ${formatLimit(thickestCaliperMm(end.hardest))} work.`}
       </p>
     </>
   )

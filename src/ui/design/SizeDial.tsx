@@ -6,6 +6,8 @@ import {
   expectedSize,
   finishedSizes,
   gaugeShares,
+  highPerWide,
+  mainPart,
   shareable,
   sheetForFinished,
   variantOf,
@@ -20,7 +22,7 @@ import type { FoldedEndView } from '@/flows/read/folds'
 import type { Samples } from '@/flows/read/history'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { Field } from '../forms/Field'
-import { formatExact, formatLength, lengthInput, type Preferences } from '../format'
+import { formatExact, formatLength, formatPiece, lengthInput, type Preferences } from '../format'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { useTellDialled } from './dialled'
 import { FoldedEnd } from './FoldedEnd'
@@ -101,6 +103,8 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
   const paper = papers.find((one) => one.id === paperId)
   const end = variant && ends[variant.key]
   useTellDialled(variantKey, 'problem' in dial ? null : dial.sheetMm)
+  const high = highPerWide(mainPart(design))
+  const square = high === 1
   const problem = 'problem' in dial ? dial.problem : undefined
   return (
     <div className="flex flex-col gap-5">
@@ -166,7 +170,7 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
               value={given}
               onChange={(event) => setGiven(event.target.value)}
             >
-              <option value="sheet">side of the sheet</option>
+              <option value="sheet">{square ? 'side' : 'long side'} of the sheet</option>
               {variant?.sizes.map((size) => (
                 <option key={size.axis} value={size.axis}>
                   finished size, {size.label}
@@ -208,9 +212,9 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
       {'problem' in dial ? null : (
         <dl className="border-t hairline pt-4" aria-live="polite">
           <div className="grid grid-cols-[1fr_auto] gap-2 py-1">
-            <dt>side of the sheet</dt>
+            <dt>{square ? 'side of the sheet' : 'sheet'}</dt>
             <dd className="figure text-xl">
-              {formatExact(Math.round(dial.sheetMm * 100) / 100, preferences)}
+              {formatPiece(Math.round(dial.sheetMm * 100) / 100, high, preferences)}
             </dd>
           </div>
           {dial.sizes.map((size) => (

@@ -10,6 +10,7 @@ import {
   formatDuration,
   formatExact,
   formatLength,
+  formatLimit,
   formatMoment,
   formatMoney,
   formatPace,
@@ -22,6 +23,7 @@ import {
   todayIn,
   type Preferences,
 } from '.'
+import { numberFormat } from './formatters'
 
 const CM: Preferences = {
   unit: 'cm',
@@ -64,6 +66,25 @@ describe('lengths', () => {
       }),
     )
   })
+})
+
+describe('a limit is never told above itself', () => {
+  test.each([
+    [0.1875, '0.18 mm'],
+    [0.25, '0.25 mm'],
+    [0.29, '0.29 mm'],
+  ])('%p', (mm, text) => expect(formatLimit(mm)).toBe(text))
+})
+
+test('one formatter for one question, another for another', () => {
+  expect(numberFormat('en', { maximumFractionDigits: 1 })).toBe(
+    numberFormat('en', { maximumFractionDigits: 1 }),
+  )
+  expect(numberFormat('en', { maximumFractionDigits: 2 }).format(1.256)).toBe('1.26')
+  expect(numberFormat('de', { maximumFractionDigits: 2 }).format(1.256)).toBe('1,26')
+  for (let digits = 0; digits <= 20; digits++)
+    for (const locale of ['fr', 'da', 'sv', 'nl']) numberFormat(locale, { maximumFractionDigits: digits })
+  expect(numberFormat('de', { maximumFractionDigits: 2 }).format(0.5)).toBe('0,5')
 })
 
 describe('times', () => {

@@ -53,6 +53,9 @@ export const formatPiece = (widthMm: number, highPerWide: number, preferences: L
     ? formatExact(widthMm, preferences)
     : formatSheet(widthMm, Math.round(widthMm * highPerWide * 1000) / 1000, preferences)
 
+/** A limit as it is told, never above it: `0.18 mm`. */
+export const formatLimit = (mm: number): string => `${Math.floor(mm * 100 + 1e-9) / 100} mm`
+
 /** What a form field starts with for a length in the reader's unit: `12.45`, `4 7/8`, or exact mm where no fraction fits. */
 export function lengthInput(mm: number, { unit }: Pick<Preferences, 'unit'>): string {
   if (unit === 'cm') return String(Math.round(mm * 1000) / 10_000)
