@@ -126,6 +126,10 @@ const move = z.discriminatedUnion('kind', [
     kind: z.literal('work'),
     name: z.enum(['write', 'mark', 'glue', 'attach', 'pierce']),
     places: z.array(point).min(1).max(40).readonly(),
+    size: z
+      .tuple([z.number().positive().max(2), z.number().positive().max(2)])
+      .readonly()
+      .optional(),
   }),
 ])
 

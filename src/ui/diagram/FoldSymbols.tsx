@@ -69,33 +69,73 @@ function Symbol({ symbol, view, more }: { readonly symbol: FoldSymbol } & Omit<S
     case 'rotate':
       return <Rotate degrees={view.mirrored ? -symbol.degrees : symbol.degrees} view={view} />
     case 'shape':
-      return (
-        <Words view={view} x={view.width / 2} y={view.height - 40}>
-          {symbol.name}
-        </Words>
-      )
+      return <Shape name={symbol.name} view={view} />
     case 'work':
-      return (
-        <g>
-          {symbol.places.map((at, index) => (
-            <circle
-              key={index}
-              cx={view.x(at.x)}
-              cy={view.y(at.y)}
-              r={17}
-              fill="var(--fold-halo)"
-              fillOpacity={0.6}
-              stroke="var(--fold-mark)"
-              strokeWidth={6}
-              strokeDasharray="9 7"
-            />
-          ))}
-          <Words view={view} x={view.width / 2} y={view.height - 40}>
-            {symbol.name}
-          </Words>
-        </g>
-      )
+      return <Work symbol={symbol} view={view} />
   }
+}
+
+/** What is done by the fingers where nothing is folded: a small drawing for the eye, its word below. */
+const SHAPES: Readonly<Record<string, string>> = {
+  curl: 'M-30 20C-34-30 30-34 30 2C30 32-14 30-12 6C-11-8 12-8 11 6',
+  round: 'M-30 14A32 32 0 0 1 30 14M30 14l-17-3M30 14l5-16',
+  open: 'M-10 0H-40M-27-12L-41 0L-27 12M10 0H40M27-12L41 0L27 12',
+  inflate: 'M-10 28V4H-25L0-26L25 4H10V28Z',
+  bend: 'M-34 18C-26-16 6-22 28-6M28-6l-18-3M28-6l-1-18',
+}
+
+function Shape({ name, view }: { readonly name: string; readonly view: View }) {
+  const d = SHAPES[name]
+  const [x, y] = [view.width / 2, view.height - 74]
+  return (
+    <g>
+      {d === undefined ? null : (
+        <g transform={`translate(${x} ${y})`} fill="none" strokeLinecap="round" strokeLinejoin="round">
+          <path d={d} stroke="var(--fold-halo)" strokeWidth={15} />
+          <path d={d} stroke="var(--fold-line)" strokeWidth={6} />
+        </g>
+      )}
+      <Words view={view} x={x} y={view.height - 8}>
+        {name}
+      </Words>
+    </g>
+  )
+}
+
+function Work({
+  symbol: { name, places, size },
+  view,
+}: {
+  readonly symbol: Extract<FoldSymbol, { kind: 'work' }>
+  readonly view: View
+}) {
+  const mark = {
+    fill: 'var(--fold-halo)',
+    fillOpacity: 0.6,
+    stroke: 'var(--fold-mark)',
+    strokeWidth: 6,
+    strokeDasharray: '9 7',
+  }
+  return (
+    <g>
+      {places.map(({ x, y }, index) => (
+        <g key={index} {...mark}>
+          {size ? (
+            <rect
+              x={view.x(x) - (size[0] * view.scale) / 2}
+              y={view.y(y) - (size[1] * view.scale) / 2}
+              width={size[0] * view.scale}
+              height={size[1] * view.scale}
+            />
+          ) : null}
+          <circle cx={view.x(x)} cy={view.y(y)} r={17} />
+        </g>
+      ))}
+      <Words view={view} x={view.width / 2} y={view.height - 40}>
+        {name}
+      </Words>
+    </g>
+  )
 }
 
 function FoldLine({

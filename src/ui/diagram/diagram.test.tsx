@@ -17,7 +17,7 @@ import { endWords, StackSide } from './StackSide'
 import { facesOf } from './faces'
 import { boxWith, viewOf } from './view'
 
-const { at, foldAndUnfold, onto, rotateBy, square, step, turnOverUpright, valley } = fold
+const { at, foldAndUnfold, onto, plane, rotateBy, square, step, turnOverUpright, valley, work, workOn } = fold
 const FACES = { front: '#ffffff', back: '#c4491d' }
 const programOf = (...moves: readonly MoveSpec[]): FoldProgram =>
   square(moves.map((move, index) => step({ key: `m${index}`, say: 'fold' }, move)))
@@ -142,6 +142,23 @@ test('in between: paper that stays, paper that rises and comes down, over or beh
     expect(svg.indexOf('fold-rises') < still).toBe(way === 'mountain')
     expect(svg).toContain('fold-comes-down')
   }
+})
+
+test('a card that is attached is drawn in outline, even where it stands out over the piece', () => {
+  const svg = draw([workOn('attach', [0.4, 0.6], plane(0.5, 0))])
+  const [, x = 0, y = 0, width = 0, height = 0] =
+    /<rect x="([^"]+)" y="([^"]+)" width="([^"]+)" height="([^"]+)"/.exec(svg)?.map(Number) ?? []
+  const [, , , frame = 0] = numbersIn(/viewBox="([^"]+)"/.exec(svg)?.[1] ?? '')
+  expect(width / height).toBeCloseTo(2 / 3, 2)
+  expect(x).toBeGreaterThan(0)
+  expect(y + height).toBeLessThanOrEqual(frame)
+  expect(draw([work('attach', plane(0.5, 0))])).not.toContain('<rect')
+})
+
+test.each(['curl', 'round', 'open', 'inflate', 'bend'] as const)('%s is drawn and said', (name) => {
+  const svg = draw([{ kind: 'shape', name, model: 'none', factor: [1, 1] }])
+  expect(svg).toContain(`>${name}</text>`)
+  expect(svg).toMatch(/<g transform="translate\([^)]+\)"[^>]*><path d="M/)
 })
 
 describe('half way through a petal fold', () => {

@@ -17,7 +17,15 @@ type At = { readonly x: number; readonly y: number }
 const LONG = 1000
 
 /** Points that symbols reach to, so that no arrow leaves the drawing. */
-const reach = (symbol: FoldSymbol): readonly At[] => ('from' in symbol ? [symbol.from, symbol.to] : [])
+function reach(symbol: FoldSymbol): readonly At[] {
+  if ('from' in symbol) return [symbol.from, symbol.to]
+  if (symbol.kind !== 'work' || !symbol.size) return []
+  const [width, height] = symbol.size
+  return symbol.places.flatMap(({ x, y }) => [
+    { x: x - width / 2, y: y - height / 2 },
+    { x: x + width / 2, y: y + height / 2 },
+  ])
+}
 
 /** The box of a picture with its symbols. */
 export function boxWith(box: Box, symbols: readonly FoldSymbol[]): Box {

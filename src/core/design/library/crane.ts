@@ -2,7 +2,7 @@ import { fold, PETAL, type LineSpec, type MoveSpec, type PointSpec } from '../..
 import type { DesignSource } from '../types'
 import { asSteps, stepsOfBase } from './steps'
 
-const { at, lineOnto, middleOf, off, partWay, step, through, turnOverUpright, valley, work } = fold
+const { at, lineOnto, middleOf, off, partWay, step, through, turnOverUpright, valley, workOn } = fold
 
 const CENTRE = at(0.5, 0.5)
 /** The sheet's corners: two become wings, two become legs, which are neck and tail later. */
@@ -84,6 +84,9 @@ const SIZES: DesignSource['variants'][number]['sizes'] = [
 ]
 const SHAPING = 'With the wings level the back rounds, which changes length and height by some per cent.'
 
+/** A note card, in sides of the sheet. */
+const CARD = [0.16, 0.22] as const
+
 export const crane: DesignSource = {
   format: 2,
   id: 'crane',
@@ -98,7 +101,7 @@ export const crane: DesignSource = {
       {
         name: 'note card, with the variant that carries them',
         perPiece: 2,
-        size: { width: 0.16, height: 0.22 },
+        size: { width: CARD[0], height: CARD[1] },
       },
     ],
     adhesive: null,
@@ -241,15 +244,29 @@ export const crane: DesignSource = {
             ),
             step(
               {
-                key: 'cards',
-                say: 'A note card on the wing, one dot of glue',
+                key: 'card',
+                say: 'A note card on the front wing, one dot of glue',
                 each: 'card',
                 crease: 'none',
                 rigour: 'even',
                 note: 'Written on before. It stands out over the wing tip and can be taken off.',
               },
-              work('attach', partWay(FRONT_WING, CENTRE, 0.45)),
-              work('attach', partWay(BACK_WING, CENTRE, 0.45)),
+              workOn('attach', CARD, partWay(FRONT_WING, CENTRE, 0.45)),
+            ),
+            step({ key: 'card-over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+            step(
+              {
+                key: 'other-card',
+                say: 'The other card on this wing, as high as the first',
+                each: 'card',
+                crease: 'none',
+                rigour: 'even',
+              },
+              workOn('attach', CARD, partWay(BACK_WING, CENTRE, 0.45)),
+            ),
+            step(
+              { key: 'card-back', say: 'Turn back to the front', each: 'turn', crease: 'none' },
+              turnOverUpright,
             ),
           ]),
         },
@@ -260,7 +277,7 @@ export const crane: DesignSource = {
     {
       key: 'plain',
       name: 'plain',
-      without: ['cards'],
+      without: ['card', 'card-over', 'other-card', 'card-back'],
       sizes: SIZES,
       shaping: SHAPING,
     },

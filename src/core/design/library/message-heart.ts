@@ -4,7 +4,7 @@ import { lobesRounded } from './heart-body'
 import { asSteps } from './steps'
 import { extent } from './sizes'
 
-const { foldAndUnfold, lineOnto, mountain, plane, step, through, valley, work } = fold
+const { foldAndUnfold, lineOnto, mountain, plane, step, through, valley, workOn } = fold
 
 /** Our own proportion: four times as long as high, the ends in by a sixteenth of the length. */
 const HIGH = 1 / 4
@@ -149,7 +149,7 @@ export const messageHeart: DesignSource = {
                 each: 'message',
                 crease: 'none',
               },
-              work('write', plane(0.5, 0.19)),
+              workOn('write', [0.22, 0.11], plane(0.5, 0.185)),
             ),
           ]),
         },

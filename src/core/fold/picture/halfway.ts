@@ -138,7 +138,7 @@ function paintingOrder(before: FoldedState, planes: readonly Plane[]): readonly 
 export function halfwayOf({ before, after, done }: Frame): HalfwayPicture | null {
   if (done.spec.kind !== 'refold') return null
   const paper = liftPaper(before.state, after.state, HALFWAY_SHARE)
-  if (!paper || paper.strain > MOST_STRAIN || paper.leastTurned < 0) return null
+  if (!paper || !(paper.strain <= MOST_STRAIN && paper.leastTurned >= 0)) return null
   const planes = planesOf(paper)
   const besides = (edge: readonly [number, number]) =>
     planes.filter(({ part: { corners } }) => corners.includes(edge[0]) && corners.includes(edge[1]))

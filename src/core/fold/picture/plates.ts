@@ -167,7 +167,12 @@ export function settled(
       }
     }
     normal.forEach((line, i) => (line[i] = (line[i] ?? 0) + damping))
-    const step = new CholeskyDecomposition(new Matrix(normal)).solve(Matrix.columnVector(right))
+    const decomposition = new CholeskyDecomposition(new Matrix(normal))
+    if (!decomposition.isPositiveDefinite()) {
+      damping *= 5
+      continue
+    }
+    const step = decomposition.solve(Matrix.columnVector(right))
     const tried = spots.map((spot, corner) => {
       const at = row.get(corner)
       return at === undefined

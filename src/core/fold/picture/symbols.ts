@@ -28,7 +28,12 @@ export type FoldSymbol =
   /** How many of the layers lying there are taken. */
   | { readonly kind: 'layers'; readonly at: Point; readonly taken: number; readonly of: number }
   | { readonly kind: 'shape'; readonly name: string; readonly at: Point }
-  | { readonly kind: 'work'; readonly name: string; readonly places: readonly Point[] }
+  | {
+      readonly kind: 'work'
+      readonly name: string
+      readonly places: readonly Point[]
+      readonly size?: readonly [width: number, height: number]
+    }
 
 /** Stretches on one line joined where they meet or overlap. */
 function joined(stretches: readonly Segment[]): readonly Segment[] {
@@ -227,7 +232,14 @@ export function symbolsOf(frame: Frame, seen: Seen, gauges: GaugeShares): readon
     case 'shape':
       return [{ kind: 'shape', name: spec.name, at: boxOf(before.state).middle }]
     case 'work':
-      return [{ kind: 'work', name: spec.name, places: spec.places.map((place) => pointOf(table, place)) }]
+      return [
+        {
+          kind: 'work',
+          name: spec.name,
+          places: spec.places.map((place) => pointOf(table, place)),
+          ...(spec.size ? { size: spec.size } : {}),
+        },
+      ]
   }
 }
 

@@ -49,6 +49,12 @@ export const unfold = (line: LineSpec, options: Options<'unfold'>): MoveSpec => 
 })
 export const turnOverUpright: MoveSpec = { kind: 'turn over', axis: 'upright' }
 export const turnOverLevel: MoveSpec = { kind: 'turn over', axis: 'level' }
+/** Work with something of a size: a card that is attached, a field that is written on. */
+export const workOn = (
+  name: Extract<MoveSpec, { kind: 'work' }>['name'],
+  size: readonly [width: number, height: number],
+  ...places: readonly PointSpec[]
+): MoveSpec => ({ kind: 'work', name, places, size })
 /** Work that folds nothing, at these places. */
 export const work = (
   name: Extract<MoveSpec, { kind: 'work' }>['name'],

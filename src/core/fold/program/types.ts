@@ -135,6 +135,8 @@ export type MoveSpec =
       readonly kind: 'work'
       readonly name: 'write' | 'mark' | 'glue' | 'attach' | 'pierce'
       readonly places: readonly PointSpec[]
+      /** Width and height of what comes to lie there, upright as the piece lies, in sides. */
+      readonly size?: readonly [width: number, height: number]
     }
 
 export type Rigour = 'strict' | 'even' | 'free'

@@ -1,7 +1,7 @@
 import { CoreError } from '../../errors'
 import { check } from '../state'
 import { pictureOf } from '../picture'
-import { at, off, onto, plane, square, step, valley, work } from './build'
+import { at, off, onto, plane, square, step, valley, work, workOn } from './build'
 import { runProgram } from './run'
 import { figuresOfTrace } from './step-figures'
 
@@ -39,6 +39,14 @@ test('places of the table and beside a point are places too', () => {
         { x: 0.1, y: 0.1 },
       ],
     },
+  ])
+})
+test('what is attached has its size', () => {
+  const card = workOn('attach', [0.2, 0.3], plane(0.5, 0.5))
+  const { frames } = runProgram(square([step({ key: 'card', say: 'Card' }, card)]))
+  const [only] = frames
+  expect(only && pictureOf(only).symbols).toEqual([
+    { kind: 'work', name: 'attach', places: [{ x: 0.5, y: 0.5 }], size: [0.2, 0.3] },
   ])
 })
 test('a place off the paper is refused with its step', () => {
