@@ -1,5 +1,6 @@
 import {
   defaultGauges,
+  finishedSizes,
   LIBRARY,
   mainPart,
   stagesOf,
@@ -19,6 +20,7 @@ import { recordEvents, startLooseRun, startProjectRun } from './deeds/runs'
 import { saveBrief } from './deeds/save-brief'
 import { designFoldFile } from './read/fold-file'
 import { readHistory } from './read/history'
+import { readSamples } from './read/samples'
 import { readProject, type ProjectView } from './read/project'
 import { readRunDesign } from './read/run'
 
@@ -140,7 +142,13 @@ test.each(EACH)(
     await ok(handOver(context, projectId, { note: '' }))
     const history = await readHistory(context)
     expect(history.pace(design).loggedPieces).toBeGreaterThanOrEqual(units)
-    expect(history.samples(design.id, variant.key)[axis?.axis ?? '']).toEqual([50 / 120])
+    // Measured 50 mm, where the flat folds give so much at the line's own sheet and gauges.
+    const measured = variantOf(planned.design, variant.key)
+    const flat = finishedSizes(planned.design, measured, planned.sheetMm, planned.gauges).find(
+      (size) => size.axis === axis?.axis,
+    )
+    const samples = await readSamples(context, design.id)
+    expect(samples[variant.key]?.[axis?.axis ?? '']).toEqual([50 / (flat?.sizeMm ?? NaN)])
   },
 )
 

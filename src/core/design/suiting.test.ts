@@ -96,18 +96,18 @@ describe('a stem and its stick', () => {
 
 describe('what size to expect', () => {
   test('the folds alone, or shaped', () => {
-    expect(expectedSize(50, undefined, 150, [])).toMatchObject({ lowMm: 50, highMm: 50, basis: 'flat' })
-    expect(expectedSize(50, [0.8, 0.9], 150, [])).toMatchObject({ lowMm: 40, highMm: 45, basis: 'shaping' })
+    expect(expectedSize(50, undefined, [])).toMatchObject({ lowMm: 50, highMm: 50, basis: 'flat' })
+    expect(expectedSize(50, [0.8, 0.9], [])).toMatchObject({ lowMm: 40, highMm: 45, basis: 'shaping' })
   })
   test('one sample is told and narrows nothing; from two on mean and twice the spread', () => {
-    expect(expectedSize(50, [0.8, 1], 100, [0.45])).toMatchObject({
+    expect(expectedSize(50, [0.8, 1], [0.9])).toMatchObject({
       lowMm: 40,
       highMm: 50,
       basis: 'one sample',
       meanMm: 45,
       spreadMm: null,
     })
-    const two = expectedSize(50, [0.8, 1], 100, [0.44, 0.46])
+    const two = expectedSize(50, [0.8, 1], [0.88, 0.92])
     const spread = Math.sqrt(2) // Of 44 and 46: squares 1 + 1, by one.
     expect(two.basis).toBe('samples')
     expect(two.meanMm).toBeCloseTo(45, 9)
@@ -116,8 +116,8 @@ describe('what size to expect', () => {
     expect(two.highMm).toBeCloseTo(45 + 2 * spread, 9)
   })
   test('samples never widen a range, unless they lie outside it: then they are believed', () => {
-    expect(expectedSize(50, [0.8, 1], 100, [0.3, 0.6])).toMatchObject({ lowMm: 40, highMm: 50 })
-    const beyond = expectedSize(50, [0.8, 1], 100, [0.6, 0.601])
+    expect(expectedSize(50, [0.8, 1], [0.6, 1.2])).toMatchObject({ lowMm: 40, highMm: 50 })
+    const beyond = expectedSize(50, [0.8, 1], [1.2, 1.202])
     expect(beyond.lowMm).toBeGreaterThan(50)
   })
 })

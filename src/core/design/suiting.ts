@@ -98,7 +98,7 @@ export interface ExpectedSize {
   readonly lowMm: number
   readonly highMm: number
   readonly basis: SizeBasis
-  /** Mean and spread (standard deviation) of the samples at this sheet, in mm, where there are any. */
+  /** Mean and spread (standard deviation) of the samples at this size, in mm, where there are any. */
   readonly meanMm: number | null
   readonly spreadMm: number | null
   readonly count: number
@@ -106,13 +106,12 @@ export interface ExpectedSize {
 
 /**
  * A finished size as expected: the flat folds' value or its shaped range; samples of the user's own, given as
- * measured size by side of the sheet, narrow it. From two samples on it is their mean and twice their spread to both
+ * measured size by what the flat folds give at that sheet and those gauges, narrow it. From two samples on it is their mean and twice their spread to both
  * sides, but never wider than without them.
  */
 export function expectedSize(
   flatMm: number,
   shaped: readonly [lowest: number, highest: number] | undefined,
-  sheetMm: number,
   samples: readonly number[],
 ): ExpectedSize {
   const [low, high] = shaped ?? [1, 1]
@@ -121,10 +120,10 @@ export function expectedSize(
   if (count === 0)
     return { lowMm, highMm, basis: shaped ? 'shaping' : 'flat', meanMm: null, spreadMm: null, count }
   const mean = samples.reduce((sum, ratio) => sum + ratio, 0) / count
-  const meanMm = mean * sheetMm
+  const meanMm = mean * flatMm
   if (count === 1) return { lowMm, highMm, basis: 'one sample', meanMm, spreadMm: null, count }
   const variance = samples.reduce((sum, ratio) => sum + (ratio - mean) ** 2, 0) / (count - 1)
-  const spreadMm = Math.sqrt(variance) * sheetMm
+  const spreadMm = Math.sqrt(variance) * flatMm
   const [from, to] = [meanMm - 2 * spreadMm, meanMm + 2 * spreadMm]
   // Flat sizes have no range of their own to stay within: the samples alone say what comes out.
   const narrowed =

@@ -45,26 +45,31 @@ export const timeByDesign = (db: Db): Promise<DesignTime[]> =>
     .execute()
 
 export interface MeasuredProof {
-  readonly designId: string
+  /** The version it was folded from. */
+  readonly hash: string
   readonly variantKey: string
   readonly axis: string
   readonly measuredUm: number
   readonly sheetUm: number
+  /** As kept: JSON, in whole micrometres. */
+  readonly gauges: string
 }
 
-/** Proof pieces that were accepted and measured, oldest first: samples of how large a design comes out. */
-export const measuredProofs = (db: Db): Promise<MeasuredProof[]> =>
+/** Proof pieces of a design that were accepted and measured, oldest first: samples of how large it comes out. */
+export const measuredProofs = (db: Db, designId: string): Promise<MeasuredProof[]> =>
   db
     .selectFrom('proof as p')
     .innerJoin('brief_line as l', 'l.id', 'p.line_id')
     .innerJoin('design_version as v', 'v.hash', 'l.design_hash')
     .select((select) => [
-      'v.design_id as designId',
+      'v.hash',
       'l.variant_key as variantKey',
       select.ref('p.axis').$notNull().as('axis'),
       select.ref('p.measured_um').$notNull().as('measuredUm'),
       'l.sheet_um as sheetUm',
+      'l.gauges',
     ])
+    .where('v.design_id', '=', designId)
     .where('p.status', '=', 'accepted')
     .where('p.axis', 'is not', null)
     .where('p.measured_um', 'is not', null)

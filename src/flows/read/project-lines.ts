@@ -13,6 +13,7 @@ import { mmFromUm } from '@/core/units'
 import type { StockLine } from '@/data/repositories/stock'
 import type { BriefLinePaperRow, BriefLineRow, CutRow, ProofRow } from '@/data/tables'
 import type { RunSummary } from '@/data/repositories/runs'
+import { gaugesFromText } from './gauges'
 import type { History } from './history'
 import type { PaperView } from './papers'
 
@@ -225,10 +226,4 @@ export function lineViews(sources: LineSources): readonly LineView[] {
       },
     ]
   })
-}
-
-/** Gauges are kept as JSON in whole micrometres. */
-export function gaugesFromText(text: string): GaugeSettings {
-  const stored = JSON.parse(text) as Record<string, number>
-  return Object.fromEntries(Object.entries(stored).map(([key, um]) => [key, mmFromUm(um)]))
 }

@@ -18,7 +18,7 @@ import type { FlowContext } from '../flow-context'
 import { readDesigns } from './designs'
 import { readRunPictures, type RunPictures } from './folds'
 import { paperView, type PaperView } from './papers'
-import { gaugesFromText } from './project-lines'
+import { gaugesFromText } from './gauges'
 
 /** A step as the fold screen says it. */
 export interface SaidStep {

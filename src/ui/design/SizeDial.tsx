@@ -19,7 +19,7 @@ import {
 import { CoreError } from '@/core/errors'
 import { parseLength } from '@/core/units'
 import type { FoldedEndView } from '@/flows/read/folds'
-import type { Samples } from '@/flows/read/history'
+import type { Samples } from '@/flows/read/samples'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { Field } from '../forms/Field'
 import { formatExact, formatLength, formatPiece, lengthInput, type Preferences } from '../format'
@@ -33,7 +33,7 @@ import { Silhouette } from './Silhouette'
 interface SizeDialProps {
   readonly design: DesignDocument
   readonly papers: readonly DrawerPaper[]
-  /** What came out before, by variant and axis, as measured size by side of the sheet. */
+  /** What came out before, by variant and axis. */
   readonly samples: Readonly<Record<string, Samples>>
   /** How each variant ends, by its key; none where a design is told in words. */
   readonly ends: Readonly<Record<string, FoldedEndView>>
@@ -222,7 +222,6 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
               key={size.axis}
               size={size}
               axis={variant?.sizes.find((one) => one.axis === size.axis)}
-              sheetMm={dial.sheetMm}
               samples={samples[variantKey]?.[size.axis] ?? []}
               preferences={preferences}
             />
@@ -250,21 +249,16 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
 function SizeRow({
   size,
   axis,
-  sheetMm,
   samples,
   preferences,
 }: {
   readonly size: FinishedSize
   readonly axis: AxisSize | undefined
-  readonly sheetMm: number
   readonly samples: readonly number[]
   readonly preferences: Preferences
 }) {
   const derivation = axis?.derivation ?? ''
-  const { range, says } = expectedWords(
-    expectedSize(size.sizeMm, axis?.shaped, sheetMm, samples),
-    preferences,
-  )
+  const { range, says } = expectedWords(expectedSize(size.sizeMm, axis?.shaped, samples), preferences)
   const ranged = size.highestMm - size.lowestMm > 0.01
   return (
     <div className="grid grid-cols-[1fr_auto] gap-2 py-1">

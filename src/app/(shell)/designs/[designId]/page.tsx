@@ -7,8 +7,9 @@ import { BASES } from '@/core/fold'
 import { shownSheetMm } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
 import { readEnd, type FoldedEndView } from '@/flows/read/folds'
-import { readHistory, type Samples } from '@/flows/read/history'
+import { readHistory } from '@/flows/read/history'
 import { readDrawer } from '@/flows/read/papers'
+import { readSamples } from '@/flows/read/samples'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
 import { DialledJoining, DialledLayOut, FollowsDial } from '@/ui/design/dialled'
 import { GuideWords } from '@/ui/design/GuideWords'
@@ -31,12 +32,11 @@ export default async function DesignPage({ params }: { readonly params: Promise<
   const papers = await readDrawer(context)
   const history = await readHistory(context)
   const pace = history.pace(design)
-  const samples: Record<string, Samples> = {}
+  const samples = await readSamples(context, design.id)
   const part = mainPart(design)
   const ends: Record<string, FoldedEndView> = {}
   const sheetMm = shownSheetMm(design)
   for (const { key } of design.variants) {
-    samples[key] = history.samples(design.id, key)
     const end = await readEnd(context, found.hash, {
       variantKey: key,
       sheetMm,
