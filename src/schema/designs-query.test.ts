@@ -81,12 +81,15 @@ describe('what the library is asked for', () => {
       fields: {},
     })
   })
-  test.each(['0', '-5', 'an hour', '1e9', 'NaN'])('minutes of %s say so and are not asked', (minutes) => {
-    const { value, fields, typed } = library({ minutes })
-    expect(value.minutes).toBeNull()
-    expect(fields['minutes']).toContain('from 1 to')
-    expect(typed['minutes']).toBe(minutes)
-  })
+  test.each(['0', '0.5', '-5', 'an hour', '1e9', 'NaN'])(
+    'minutes of %s say so and are not asked',
+    (minutes) => {
+      const { value, fields, typed } = library({ minutes })
+      expect(value.minutes).toBeNull()
+      expect(fields['minutes']).toContain('from 1 to')
+      expect(typed['minutes']).toBe(minutes)
+    },
+  )
   test.each(BAD_TEXTS.filter(([what]) => what !== 'empty'))('a square of %s says so', (_, sheet) => {
     expect(library({ sheet }).value.sheetMm).toBeNull()
     expect(library({ sheet }).fields['sheet']).toMatch(/^[A-Z].*[.]$/)

@@ -86,7 +86,7 @@ export function readLibraryQuery(
   )
   const minutes = Number(typed['minutes'])
   const minutesRead = typed['minutes'] === '' ? null : minutes
-  const minutesGood = minutesRead === null || (minutes > 0 && minutes <= MOST_MINUTES)
+  const minutesGood = minutesRead === null || (minutes >= 1 && minutes <= MOST_MINUTES)
   if (!minutesGood) fields['minutes'] = `Enter minutes from 1 to ${MOST_MINUTES}, or leave it empty.`
   let sheetMm: number | null = null
   if (typed['sheet'] !== '') {

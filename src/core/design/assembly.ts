@@ -40,30 +40,40 @@ export function centreOfTurn(tab: Point, seat: Point, angleRad: number): Point {
   return plus(times(plus(tab, seat), 0.5), times({ x: -from.y, y: from.x }, 0.5 / half))
 }
 
-/** The units of a piece, laid around their centre. *Throws* what a place that is not on the paper throws. */
-export function assemble({ units, join, turns }: Assembly, { state }: Piece, gauges: GaugeShares): Assembled {
+/** The centre of a piece and the turn from unit to unit. *Throws* what a place that is not on the paper throws. */
+function turnOf(
+  { units, join, turns }: Assembly,
+  { state }: Piece,
+  gauges: GaugeShares,
+): Pick<Assembled, 'centre' | 'stepRad'> {
   const stepRad = ((turns === 'left' ? 1 : -1) * 2 * Math.PI) / units
   const table = { state, gauges }
   const centre =
     'centre' in join
       ? pointOf(table, join.centre)
       : centreOfTurn(pointOf(table, join.tab), pointOf(table, join.seat), stepRad)
-  const unit = silhouetteOf(state)
+  return { centre, stepRad }
+}
+
+/** The units of a piece, laid around their centre. *Throws* what a place that is not on the paper throws. */
+export function assemble(assembly: Assembly, piece: Piece, gauges: GaugeShares): Assembled {
+  const { centre, stepRad } = turnOf(assembly, piece, gauges)
+  const unit = silhouetteOf(piece.state)
   return {
     centre,
     stepRad,
-    units: Array.from({ length: units }, (_, index) =>
+    units: Array.from({ length: assembly.units }, (_, index) =>
       unit.map((at) => turnedAbout(centre, index * stepRad, at)),
     ),
   }
 }
 
 /** How far from the first end of `crosses` the next unit's edge leaves this unit, as a share of the side. */
-export function sightOf(assembly: Assembly, { state }: Piece, gauges: GaugeShares): number | null {
+export function sightOf(assembly: Assembly, piece: Piece, gauges: GaugeShares): number | null {
   const { sight } = assembly
   if (!sight) return null
-  const table = { state, gauges }
-  const { centre, stepRad } = assemble(assembly, { state, marks: [] }, gauges)
+  const table = { state: piece.state, gauges }
+  const { centre, stepRad } = turnOf(assembly, piece, gauges)
   const [from, to] = sight.edge.map((spec) => turnedAbout(centre, stepRad, pointOf(table, spec)))
   const mark = lineOf(table, { through: sight.crosses })
   const at = from && to && meet(mark, { origin: from, direction: minus(to, from) })

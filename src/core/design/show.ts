@@ -1,6 +1,6 @@
 import {
   runProgram,
-  showProgram,
+  showTrace,
   type FoldPicture,
   type FoldProgram,
   type GaugeShares,
@@ -33,9 +33,10 @@ export function showDesign(
   assembly: Assembly | undefined,
   gauges: GaugeShares = {},
 ): ShownDesign {
-  const shown = showProgram(program, gauges)
+  const trace = runProgram(program, gauges)
+  const shown = showTrace(program, trace, gauges)
   if (!assembly) return { ...shown, assembled: null }
-  const { end } = runProgram(program, gauges)
+  const { end } = trace
   const laid = assemble(assembly, end, gauges)
   return {
     ...shown,

@@ -16,6 +16,7 @@ import {
   type MoveFigures,
   type MoveSpec,
   type Piece,
+  type Trace,
 } from './program'
 import { turnOver } from './state/whole'
 
@@ -47,8 +48,11 @@ export const turnedPiece = (piece: Piece): Piece => ({
 })
 
 /** Folds a program and draws every move of it. *Throws* what the folding throws. */
-export function showProgram(program: FoldProgram, gauges: GaugeShares = {}): ShownProgram {
-  const trace = runProgram(program, gauges)
+export const showProgram = (program: FoldProgram, gauges: GaugeShares = {}): ShownProgram =>
+  showTrace(program, runProgram(program, gauges), gauges)
+
+/** Draws every move of a program that was folded. */
+export function showTrace(program: FoldProgram, trace: Trace, gauges: GaugeShares): ShownProgram {
   const figures = figuresOfTrace(trace)
   return {
     moves: trace.frames.flatMap((frame, index): ShownMove[] => {

@@ -13,6 +13,9 @@ export const FEELS = {
   { readonly label: string; readonly grammageGsm: number; readonly caliperMm: number }
 >
 
+/** What a paper is taken for while nobody has said which: copier paper. */
+export const USUAL_CALIPER_MM: number = FEELS.copier.caliperMm
+
 export type Feel = keyof typeof FEELS
 
 /** A paper's thickness in mm: as measured, else by its feel scaled with its grammage where that is known. */

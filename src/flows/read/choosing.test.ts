@@ -61,6 +61,17 @@ test('three sheets of A4 give twelve of 10 cm, and a star from eight of them; st
   expect(choose(stem, { ...ANY, paper: paper(0.1, 1) }, of(200))).toMatchObject({ byPaper: 5 })
   expect(choose(heart, { ...ANY, paper: paper(0.1, 3) }, of(250))).toMatchObject({ leftOut: 'sheet' })
 })
+test('a square or a paper that makes a fold too small leaves the design out; nothing asked does not', () => {
+  // 4 layers of copier paper, 0.4 mm, want a line of 1.2 mm: 0.02 of the side is that from 60 mm on.
+  const fine: readonly FoldToMake[] = [{ says: 'fold', layers: 4, lengthShare: 0.02, pieceShare: 1 }]
+  expect(choose(heart, { ...ANY, sheetMm: 59 }, of(59, 300, fine))).toMatchObject({ leftOut: 'small' })
+  expect(choose(heart, { ...ANY, sheetMm: 76 }, of(76, 300, fine))).toMatchObject({ leftOut: null })
+  expect(choose(heart, ANY, of(59, 300, fine))).toMatchObject({ leftOut: null })
+  // Thicker paper asks for more: 0.6 mm want 1.8 mm, 90 mm.
+  const thick = { ...ANY, paper: paper(0.15, 3) }
+  expect(choose(heart, thick, of(89, 300, fine))).toMatchObject({ leftOut: 'small' })
+  expect(choose(heart, thick, of(91, 300, fine))).toMatchObject({ leftOut: null })
+})
 test('the first reason stands: kind, skill, supplies, then thickness', () => {
   expect(choose(heart, { ...ANY, family: 'star' }, of(100))).toMatchObject({ leftOut: 'family' })
   expect(choose(heart, { ...ANY, skill: 'demanding' }, of(100))).toMatchObject({ leftOut: 'skill' })

@@ -2,12 +2,14 @@ import {
   highPerWide,
   mainPart,
   paperSuits,
+  smallestSheet,
   unitsOf,
   type DesignDocument,
   type Family,
   type FoldToMake,
   type Skill,
 } from '@/core/design'
+import { USUAL_CALIPER_MM } from '@/core/paper'
 import { bestGrid, pieceSizeUm } from '@/core/sheet'
 import { umFromMm } from '@/core/units'
 import type { DrawerPaper } from './papers'
@@ -27,7 +29,7 @@ export interface Wishes {
 }
 
 /** Why a design is left out; `null` where it stays. */
-export type LeftOut = 'family' | 'skill' | 'time' | 'supplies' | 'thickness' | 'sheet' | null
+export type LeftOut = 'family' | 'skill' | 'time' | 'supplies' | 'thickness' | 'small' | 'sheet' | null
 
 /** A design against the wishes: whether it stays, and how many pieces the paper and the time become. */
 export interface Choice {
@@ -72,6 +74,10 @@ export function choose(
     if (paperOnly && guide && (guide.adhesive !== null || guide.supplies.length > 0)) return 'supplies'
     if (byTime === 0) return 'time'
     if (paper !== null && paperSuits(hardest, paper.caliperMm).suits === 'too thick') return 'thickness'
+    if (paper !== null || wishes.sheetMm !== null) {
+      const least = smallestSheet(hardest, paper?.caliperMm ?? USUAL_CALIPER_MM)
+      if (least && sheetMm < least.sheetMm - 1e-6) return 'small'
+    }
     if (byPaper === 0) return 'sheet'
     return null
   })()

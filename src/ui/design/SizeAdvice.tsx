@@ -14,6 +14,7 @@ import {
   type Variant,
 } from '@/core/design'
 import { CoreError } from '@/core/errors'
+import { USUAL_CALIPER_MM } from '@/core/paper'
 import { bestGrid, formatOf, pieceSizeUm } from '@/core/sheet'
 import { umFromMm } from '@/core/units'
 import type { FoldedEndView } from '@/flows/read/folds'
@@ -29,7 +30,6 @@ import {
   type Preferences,
 } from '../format'
 
-const USUAL_CALIPER_MM = 0.1
 /** Squares of a family smaller than this are not worth the cut. */
 const SMALLEST_OF_FAMILY_MM = 30
 
@@ -84,7 +84,7 @@ function Foldable({ end, paper, sheetMm, preferences }: SizeAdviceProps) {
   const caliperMm = paper?.caliperMm ?? USUAL_CALIPER_MM
   const least = smallestSheet(end.hardest, caliperMm)
   const { suits, layers, thicknessMm } = paperSuits(end.hardest, caliperMm)
-  const name = paper?.name ?? 'Paper of 0.1 mm'
+  const name = paper?.name ?? `Paper of ${USUAL_CALIPER_MM} mm`
   return (
     <>
       {least && sheetMm < least.sheetMm - 1e-6 ? (

@@ -3,6 +3,7 @@
 import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { ShownProgram } from '@/core/fold'
+import { USUAL_CALIPER_MM } from '@/core/paper'
 import type { Followed } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { MoveDiagram } from '../diagram/Halfway'
@@ -36,7 +37,6 @@ interface StepThroughProps {
 
 /** No paper of one's own: a word that is no id, so that the choice stays in the address. */
 const PLAIN = 'plain'
-const USUAL_CALIPER_MM = 0.1
 
 /** Any folds, one picture at a time: what to do, what it makes, and the way there and back. */
 export function StepThrough({

@@ -138,6 +138,7 @@ const REASONS = {
   time: 'take longer than that',
   supplies: 'need glue or supplies',
   thickness: 'would be too thick in that paper',
+  small: 'would be too small to fold',
   sheet: 'need a larger sheet than that paper has',
 } as const
 
