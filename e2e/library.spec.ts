@@ -23,6 +23,9 @@ test('what an hour and a paper can become: designs that suit stay, with how many
   await expect(page.getByText('Enter minutes from 1 to 10000')).toBeVisible()
   await page.getByRole('link', { name: 'Show all' }).click()
   await expect(page.getByRole('status')).toHaveText('24 designs.')
+  await page.goto(`${demo.address}/designs?sheet=6`)
+  await expect(page.getByRole('status')).toContainText('1 would be too small to fold')
+  await expect(page.getByRole('link', { name: 'Crane', exact: true })).toHaveCount(0)
 })
 
 test('a size too small to fold, too large for the drawer, and a gauge out of range each say what works', async ({
@@ -40,6 +43,10 @@ test('a size too small to fold, too large for the drawer, and a gauge out of ran
   await size.fill('60')
   await expect(page.getByText(/Too large for any sheet of .* The largest square it gives is/)).toBeVisible()
   await size.fill('15')
+  const steps = page.getByRole('region', { name: /^Steps/ })
+  await expect(steps).not.toContainText('note card')
+  await page.locator('#dial-variant').selectOption({ label: 'with two note cards' })
+  await expect(steps).toContainText('A note card on the front wing')
   await page.getByLabel('head length (cm)').first().fill('9')
   await expect(page.getByText(/Nearest: [\d.]+ cm/)).toBeVisible()
   await page.goto(`${demo.address}/designs/crane/steps?variant=frilled&sheet=15`)

@@ -1,16 +1,20 @@
-import { mainPart, stagesOf, type DesignDocument } from '@/core/design'
+import { mainPart, stagesOf, type DesignDocument, type Variant } from '@/core/design'
 
-/** All steps of the first variant in words, with what is said beside them. */
-export function StepList({ design }: { readonly design: DesignDocument }) {
-  const [first] = design.variants
-  if (!first) return null
+/** All steps of a variant in words, with what is said beside them. */
+export function StepList({
+  design,
+  variant,
+}: {
+  readonly design: DesignDocument
+  readonly variant: Variant
+}) {
   return (
     <section aria-labelledby="steps" className="mt-10">
       <h2 id="steps" className="text-2xl">
-        Steps, {first.name}
+        Steps, {variant.name}
       </h2>
       <ol className="mt-3 grid gap-x-10 tablet:grid-cols-2">
-        {stagesOf(mainPart(design), first).map((stage) => (
+        {stagesOf(mainPart(design), variant).map((stage) => (
           <li key={stage.key} className="border-t hairline py-3">
             <h3 className="text-lg">{stage.name}</h3>
             <ul>

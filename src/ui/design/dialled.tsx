@@ -13,6 +13,7 @@ import { CoreError } from '@/core/errors'
 import type { FoldedEndView } from '@/flows/read/folds'
 import type { Preferences } from '../format'
 import { AssemblyWords, LayOut } from './GuideWords'
+import { StepList } from './StepList'
 
 /** What is set at the dial of a design: what stands elsewhere on its page follows it. */
 interface Dialled {
@@ -55,6 +56,11 @@ export function DialledLayOut({ design, ends, preferences }: PageParts) {
   if (!dialled) return null
   const { variant, sheetMm } = dialled
   return <LayOut design={design} sheetMm={sheetMm} end={ends[variant.key]} preferences={preferences} />
+}
+
+export function DialledSteps({ design }: Pick<PageParts, 'design'>) {
+  const dialled = useDialled(design)
+  return dialled ? <StepList design={design} variant={dialled.variant} /> : null
 }
 
 /** How the units of the variant dialled are joined; nothing where it is one piece. */

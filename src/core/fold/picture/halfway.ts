@@ -2,7 +2,7 @@ import { area, centre, flips, overlap, signedArea, type Point, type Polygon } fr
 import type { Frame } from '../program'
 import { relation, type FoldedState } from '../state/types'
 import { liftPaper, type LiftedPaper, type LiftedPart } from './lift'
-import { inner, normalOf, type Spot } from './plates'
+import { inner, less, normalOf, type Spot } from './plates'
 
 /**
  * A move half done, seen from above the near edge of the table: plane parts of the paper from the furthest to the
@@ -66,26 +66,20 @@ function planesOf({ parts, spots }: LiftedPaper): readonly Plane[] {
 /** How near to the viewer a plane is at a place of the picture. */
 function nearness({ spots, normal }: Plane, at: Point): number {
   const towards = inner(normal, VIEW)
-  const middle = { x: 0, y: 0, z: 0 }
-  for (const { x, y, z } of spots) {
-    middle.x += x / spots.length
-    middle.y += y / spots.length
-    middle.z += z / spots.length
-  }
-  if (Math.abs(towards) < 0.02) return inner(middle, VIEW)
+  const [base] = spots
+  if (!base) return -Infinity
+  // Seen on its edge it is as near as its nearest spot.
+  if (Math.abs(towards) < 0.02) return Math.max(...spots.map((spot) => inner(spot, VIEW)))
   // The point of the sight line through that place which lies in the table's plane turned to the viewer.
   const foot: Spot = { x: at.x, y: at.y * Math.cos(LEAN), z: at.y * Math.sin(LEAN) }
-  return inner(normal, { x: middle.x - foot.x, y: middle.y - foot.y, z: middle.z - foot.z }) / towards
+  return inner(normal, less(base, foot)) / towards
 }
 
 const coplanar = (one: Plane, other: Plane): boolean =>
   Math.abs(inner(one.normal, other.normal)) > 0.9995 &&
   other.spots.every((spot) => {
-    const [base] = one.spots
-    return (
-      base !== undefined &&
-      Math.abs(inner(one.normal, { x: spot.x - base.x, y: spot.y - base.y, z: spot.z - base.z })) < 2e-3
-    )
+    const [base = spot] = one.spots
+    return Math.abs(inner(one.normal, less(spot, base))) < 2e-3
   })
 
 /** Whether the first is painted over the second; `null` where they do not overlap in the picture. */
@@ -121,11 +115,11 @@ function paintingOrder(before: FoldedState, planes: readonly Plane[]): readonly 
   )
   const left = new Set(planes.keys())
   const order: Plane[] = []
-  const far = planes.map((plane) => Math.max(...plane.spots.map((spot) => inner(spot, VIEW))))
+  const near = planes.map((plane) => Math.max(...plane.spots.map((spot) => inner(spot, VIEW))))
   while (left.size > 0) {
     const free = [...left].filter((index) => [...(under[index] ?? [])].every((lower) => !left.has(lower)))
     const candidates = free.length > 0 ? free : [...left]
-    const next = candidates.reduce((best, index) => ((far[index] ?? 0) < (far[best] ?? 0) ? index : best))
+    const next = candidates.reduce((best, index) => ((near[index] ?? 0) < (near[best] ?? 0) ? index : best))
     left.delete(next)
     const plane = planes[next]
     if (plane) order.push(plane)
@@ -133,8 +127,10 @@ function paintingOrder(before: FoldedState, planes: readonly Plane[]): readonly 
   return order
 }
 
-/** The picture of a squash, petal fold, collapse or twist half done; `null` for every
- * other move, and where no shape of the paper was found that goes the right way. */
+/**
+ * The picture of a squash, petal fold, collapse or twist half done; `null` for every other move, and where no shape of
+ * the paper was found that goes the right way.
+ */
 export function halfwayOf({ before, after, done }: Frame): HalfwayPicture | null {
   if (done.spec.kind !== 'refold') return null
   const paper = liftPaper(before.state, after.state, HALFWAY_SHARE)

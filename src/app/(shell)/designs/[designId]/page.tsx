@@ -11,11 +11,10 @@ import { readHistory } from '@/flows/read/history'
 import { readDrawer } from '@/flows/read/papers'
 import { readSamples } from '@/flows/read/samples'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
-import { DialledJoining, DialledLayOut, FollowsDial } from '@/ui/design/dialled'
+import { DialledJoining, DialledLayOut, DialledSteps, FollowsDial } from '@/ui/design/dialled'
 import { GuideWords } from '@/ui/design/GuideWords'
 import { JustFold } from '@/ui/design/JustFold'
 import { SizeDial } from '@/ui/design/SizeDial'
-import { StepList } from '@/ui/design/StepList'
 import { Variants } from '@/ui/design/Variants'
 import { formatDuration, formatPace, plural } from '@/ui/format'
 import { startLooseRunAction } from '../actions'
@@ -118,7 +117,7 @@ export default async function DesignPage({ params }: { readonly params: Promise<
         preferences={preferences}
       />
       <GuideWords design={design} />
-      <StepList design={design} />
+      <DialledSteps design={design} />
     </FollowsDial>
   )
 }
