@@ -14,6 +14,13 @@ const CORE_FORBIDDEN = [
   { selector: 'Program > VariableDeclaration[kind=let]', message: 'The core keeps no state between calls.' },
 ]
 
+/** A call takes some hundred thousand arguments, data may be more. */
+const NO_SPREAD_INTO_CALLS = [':matches(CallExpression, NewExpression) > SpreadElement'].map((selector) => ({
+  selector,
+  message:
+    'Data must not be spread into arguments: use largest() or least() of core/numeric, or add one by one.',
+}))
+
 const NAMED_EXPORTS = { selector: 'ExportDefaultDeclaration', message: 'Named exports only.' }
 
 export default tseslint.config(
@@ -45,13 +52,35 @@ export default tseslint.config(
   },
   {
     files: ['src/**/*.{ts,tsx}'],
-    ignores: ['src/app/**'],
-    rules: { 'no-restricted-syntax': ['error', NAMED_EXPORTS] },
+    ignores: ['src/app/**', '**/*.test.{ts,tsx}'],
+    rules: { 'no-restricted-syntax': ['error', NAMED_EXPORTS, ...NO_SPREAD_INTO_CALLS] },
   },
   {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', NAMED_EXPORTS, ...NO_SPREAD_INTO_CALLS, ...CORE_FORBIDDEN] },
+  },
+  {
+    // Points are given as pairs here, and only pairs are spread.
+    files: ['src/core/design/library/**/*.ts', 'src/core/fold/bases/**/*.ts'],
+    ignores: ['**/*.test.ts'],
     rules: { 'no-restricted-syntax': ['error', NAMED_EXPORTS, ...CORE_FORBIDDEN] },
+  },
+  {
+    files: ['src/app/**/*.{ts,tsx}', 'demo/**/*.ts', 'scripts/**/*.ts', 'bench/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...NO_SPREAD_INTO_CALLS] },
+  },
+  {
+    // Every write goes through data/writing.ts: it takes the lock first and waits for it without blocking.
+    files: ['src/**/*.ts', 'scripts/**/*.ts', 'demo/**/*.ts'],
+    ignores: ['src/data/writing.ts', 'src/ui/**', '**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { property: 'transaction', message: 'Use inTransaction() of data/writing.ts.' },
+      ],
+    },
   },
   {
     files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**'],

@@ -2,7 +2,7 @@ import { TestServer } from '../e2e/support/server'
 import { eventsOfRun, findRun } from '../src/data/repositories/runs'
 import { openDatabase } from '../src/data/open-database'
 import { startLooseRun } from '../src/flows/deeds/runs'
-import { runPlan, storedEvent } from '../src/flows/read/run'
+import { runPlan, storedEvents } from '../src/flows/read/run'
 import { storeLibrary } from '../src/flows/store-library'
 import { runState, type RunEvent } from '../src/core/run'
 
@@ -93,7 +93,7 @@ await server.stop()
 const checked = await openDatabase(path)
 const row = await findRun(checked.db, runId)
 const { plan } = await runPlan({ db: checked.db, nowMs: 0 }, row!)
-const events: RunEvent[] = (await eventsOfRun(checked.db, runId)).map(storedEvent)
+const events: readonly RunEvent[] = storedEvents(row!, await eventsOfRun(checked.db, runId))
 const ids = new Set(events.map((event) => event.id))
 const state = runState(plan, events)
 const folded = state.pieces.filter((piece) => piece.finished).length

@@ -2,7 +2,7 @@ import { runState, type RunEvent, type RunState, type SpoilReason } from '../src
 import { eventsOfRun, findRun } from '../src/data/repositories/runs'
 import type { FlowContext } from '../src/flows/flow-context'
 import { recordEvents } from '../src/flows/deeds/runs'
-import { runPlan, storedEvent } from '../src/flows/read/run'
+import { runPlan } from '../src/flows/read/run'
 import { seededRandom } from './random'
 
 /** How a demo folder works through a run. */
@@ -93,6 +93,6 @@ export async function playRun(context: FlowContext, runId: string, playing: Play
     const result = await recordEvents({ ...context, nowMs: Math.round(table.atMs) }, runId, batch)
     if (!result.ok) throw new Error(`demo run refused: ${JSON.stringify(result.fields)}`)
   }
-  const stored = (await eventsOfRun(context.db, runId)).map(storedEvent)
+  const stored = await eventsOfRun(context.db, runId)
   if (stored.length !== table.events.length) throw new Error('the demo run lost taps')
 }

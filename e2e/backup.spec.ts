@@ -1,8 +1,16 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
-import { expect, expectAllKept, pieceText, pressTimes, tableReady, test } from './support/fixtures'
-import { leafJob, startFolding } from './support/job'
+import {
+  expect,
+  expectAccessible,
+  expectAllKept,
+  pieceText,
+  pressTimes,
+  tableReady,
+  test,
+} from './support/fixtures'
+import { addPaper, leafJob, startFolding } from './support/job'
 import { TestServer } from './support/server'
 
 let server: TestServer
@@ -50,6 +58,26 @@ test('a backup taken in the middle of a run is put back, and the browser offers 
   await fresh.goto(table)
   await tableReady(fresh)
   await expect(fresh.locator('main [aria-live="polite"]')).toContainText('Fold in half')
+})
+
+test('after a backup is put back there is a way back to what was there before', async ({ page }) => {
+  await addPaper(page, server.address, { name: 'Reed Green', colour: '#7f9563', sheets: '20' })
+  const path = await takeBackup(page)
+  await addPaper(page, server.address, { name: 'Tidewater', colour: '#2c6e7f', sheets: '5' })
+  const paperCount = async (count: number) => {
+    await page.goto(`${server.address}/papers`)
+    await expect(page.getByRole('link', { name: /Reed Green|Tidewater/ })).toHaveCount(count)
+  }
+  await paperCount(2)
+  await putBack(page, path)
+  await expect(page.getByText('The backup is in place.')).toBeVisible()
+  await paperCount(1)
+  await page.goto(`${server.address}/settings`)
+  const ways = page.getByRole('button', { name: /^Go back to what was replaced/ })
+  await ways.click()
+  await expect(ways).toHaveCount(2)
+  await expectAccessible(page)
+  await paperCount(2)
 })
 
 test('a wrong, newer or damaged file is refused in words, and everything stays', async ({

@@ -3,13 +3,20 @@ import { readConfig } from '../src/config'
 import { DATA_VERSION } from '../src/data/migrations'
 import { openDatabase } from '../src/data/open-database'
 import { rebuildStockLevels } from '../src/data/repositories/stock'
+import { inTransaction } from '../src/data/writing'
 import { rebuildRunProjections } from '../src/flows/run-projection'
+import { alone } from './lib/alone'
+import { explain } from './lib/explain'
 
 const { databasePath } = readConfig(process.env)
-const { db } = await openDatabase(databasePath)
-await db.transaction().execute(async (trx) => {
-  await rebuildStockLevels(trx)
-  await rebuildRunProjections({ db: trx, nowMs: Date.now() })
-})
-await db.destroy()
-console.log(`${databasePath} has data version ${DATA_VERSION}; its projections were made anew.`)
+await explain(() =>
+  alone(databasePath, 'npm run migrate', async () => {
+    const { db } = await openDatabase(databasePath)
+    await inTransaction(db, async (trx) => {
+      await rebuildStockLevels(trx)
+      await rebuildRunProjections({ db: trx, nowMs: Date.now() })
+    })
+    await db.destroy()
+    console.log(`${databasePath} has data version ${DATA_VERSION}; its projections were made anew.`)
+  }),
+)

@@ -1,14 +1,18 @@
 // Checks the environment and the database before the server starts: clear words instead of a stack.
 import { readConfig } from '../src/config'
 import { openDatabase } from '../src/data/open-database'
-import { roomAccess } from '../src/data/repositories/room'
+import { openRoom, roomAccess, roomPath } from '../src/data/room-store'
+import { alone } from './lib/alone'
 import { explain } from './lib/explain'
 
 await explain(async () => {
-  const config = readConfig(process.env)
-  const { db } = await openDatabase(config.databasePath)
-  const access = await roomAccess(db)
-  await db.destroy()
-  if (config.room && !access)
-    throw new Error('To open Kelpfield to the room, set a passphrase first: npm run passphrase')
+  const { databasePath, room } = readConfig(process.env)
+  await alone(databasePath, 'npm start', async () => {
+    await (await openDatabase(databasePath)).db.destroy()
+    const { db } = await openRoom(roomPath(databasePath))
+    const access = await roomAccess(db)
+    await db.destroy()
+    if (room && !access)
+      throw new Error('To open Kelpfield to the room, set a passphrase first: npm run passphrase')
+  })
 })

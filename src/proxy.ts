@@ -1,16 +1,9 @@
 import { NextResponse, type NextRequest } from 'next/server'
-import { allowedHosts, requestFault, type RequestFault } from '@/access/request-check'
+import { allowedHosts, requestFault } from '@/access/request-check'
 import { readConfig } from '@/config'
+import { REQUEST_FAULT_WORDS } from '@/ui/format/trouble-words'
 
 const hosts = allowedHosts(readConfig(process.env))
-
-const REFUSALS: Readonly<Record<RequestFault, { readonly status: number; readonly text: string }>> = {
-  FOREIGN_HOST: {
-    status: 421,
-    text: 'Kelpfield does not answer to this host name. Use the address it printed at the start, or add the name to KELPFIELD_HOSTS.',
-  },
-  FOREIGN_ORIGIN: { status: 403, text: 'This request came from another site and was not carried out.' },
-}
 
 function contentSecurityPolicy(nonce: string): string {
   const development = process.env.NODE_ENV === 'development' ? " 'unsafe-eval'" : ''
@@ -29,13 +22,24 @@ function contentSecurityPolicy(nonce: string): string {
   ].join('; ')
 }
 
-/** Stands before every page, action and handler: foreign hosts and origins are refused, pages get a script nonce. */
+/** An address with a broken escape names nothing; what reads it later would fail on it. */
+function wellFormed(path: string): boolean {
+  try {
+    decodeURIComponent(path)
+    return true
+  } catch {
+    return false
+  }
+}
+
+const answer = (status: number, text: string): NextResponse =>
+  new NextResponse(text, { status, headers: { 'content-type': 'text/plain; charset=utf-8' } })
+
+/** Stands before every page, action, handler and file: foreign hosts and origins are refused, pages get a nonce. */
 export function proxy(request: NextRequest): NextResponse {
   const fault = requestFault({ method: request.method, header: (name) => request.headers.get(name) }, hosts)
-  if (fault) {
-    const { status, text } = REFUSALS[fault]
-    return new NextResponse(text, { status, headers: { 'content-type': 'text/plain; charset=utf-8' } })
-  }
+  if (fault) return answer(fault === 'FOREIGN_HOST' ? 421 : 403, REQUEST_FAULT_WORDS[fault])
+  if (!wellFormed(request.nextUrl.pathname)) return answer(400, 'This address has a slip in it.')
   const policy = contentSecurityPolicy(Buffer.from(crypto.randomUUID()).toString('base64'))
   const headers = new Headers(request.headers)
   headers.set('content-security-policy', policy)
@@ -45,6 +49,7 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 export const config = {
-  // Restoring streams a whole database, which the proxy would hold in memory; its handler makes the same check.
-  matcher: ['/((?!_next/static|_next/image|icon.svg|api/backup/restore).*)'],
+  // Everything but one path, named to its end: restoring streams a whole database, which the proxy would hold in
+  // memory. Its handler makes the same check, as every action and handler does.
+  matcher: ['/((?!api/backup/restore$).*)'],
 }

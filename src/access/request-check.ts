@@ -20,7 +20,7 @@ export const hostName = (host: string): string => host.toLowerCase().replace(/:\
 
 export type RequestFault = 'FOREIGN_HOST' | 'FOREIGN_ORIGIN'
 
-interface RequestHead {
+export interface RequestHead {
   readonly method: string
   readonly header: (name: string) => string | null
 }

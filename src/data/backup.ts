@@ -1,82 +1,137 @@
-import { copyFileSync, renameSync, rmSync } from 'node:fs'
+import { chmodSync, copyFileSync, linkSync, renameSync, rmSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { randomUUID } from 'node:crypto'
+import { DatabaseProblemError } from './database-problem'
 import { readFileHeader } from './file-header'
-import {
-  connect,
-  DatabaseProblemError,
-  migrate,
-  requireOurFile,
-  renewEpoch,
-  type OpenDatabase,
-} from './open-database'
+import { temporaryFolder } from './folder-claim'
+import { connect, migrate, requireOurFile, renewEpoch, type OpenDatabase } from './open-database'
+import { predecessorPath } from './predecessors'
+import { KNOWN_SCHEMAS, schemaPrint } from './schema-print'
+import { DatabaseTroubleError } from './trouble'
+
+const OWNER_ONLY = 0o600
+const quoted = (path: string): string => `'${path.replaceAll("'", "''")}'`
 
 /**
  * Writes a consistent copy of the database to `target`, which must not exist, while it is in use.
- * `VACUUM INTO` reads one snapshot, so a run may go on meanwhile.
+ * `VACUUM INTO` reads one snapshot, so a run may go on meanwhile, and takes nothing along that was deleted.
  */
 export async function backupTo({ db, file }: OpenDatabase, target: string): Promise<void> {
   await db.connection().execute(() => {
-    file.exec(`VACUUM INTO '${target.replaceAll("'", "''")}'`)
+    file.exec(`VACUUM INTO ${quoted(target)}`)
+    chmodSync(target, OWNER_ONLY)
     return Promise.resolve()
   })
 }
 
-const sidecars = (path: string): readonly string[] => [`${path}-wal`, `${path}-shm`]
+const sidecars = (path: string): readonly string[] => [`${path}-wal`, `${path}-shm`, `${path}-journal`]
 
-/** Reads the whole of a candidate file: damaged pages and dangling references show. Works on a private copy. */
-async function requireSound(path: string): Promise<void> {
+const removeAll = (path: string): void =>
+  [path, ...sidecars(path)].forEach((one) => rmSync(one, { force: true }))
+
+const damaged = (path: string): DatabaseProblemError =>
+  new DatabaseProblemError(
+    'DAMAGED',
+    path,
+    'This backup is damaged and cannot be restored. Nothing was changed.',
+  )
+
+/**
+ * Reads the whole of a candidate: first what it defines, before anything in it can act, then pages and references.
+ */
+function requireSound({ file }: OpenDatabase): void {
+  const version = Number(file.pragma('user_version'))
+  if (!KNOWN_SCHEMAS[version]?.includes(schemaPrint(file)))
+    throw new DatabaseProblemError(
+      'OTHER_SCHEMA',
+      file.path,
+      'This file has other tables than any Kelpfield ever made. Nothing was changed.',
+    )
+  if (file.pragma('integrity_check') !== 'ok' || file.pragma('foreign_key_check') !== undefined)
+    throw damaged(file.path)
+}
+
+/** What is still to be looked at or added once a candidate is sound and of the newest version. */
+export type Prepare = (candidate: OpenDatabase) => Promise<void>
+
+/** Makes a candidate ready to be swapped in, compact: what lies behind the database in the file is left behind. */
+async function prepared(uploaded: string, folder: string, prepare: Prepare): Promise<string> {
+  const copy = join(folder, `${randomUUID()}.db`)
+  const compact = join(folder, `${randomUUID()}.db`)
+  copyFileSync(uploaded, copy)
   let candidate: OpenDatabase | undefined
   try {
-    candidate = connect(path)
-    const integrity = candidate.file.pragma('integrity_check')
-    const dangling = candidate.file.pragma('foreign_key_check')
-    if (integrity !== 'ok' || dangling !== undefined) throw new Error(String(integrity))
+    candidate = connect(copy)
+    requireSound(candidate)
     await migrate(candidate)
+    await prepare(candidate)
     await renewEpoch(candidate.db)
-    candidate.file.pragma('wal_checkpoint(TRUNCATE)')
-  } catch {
-    throw new DatabaseProblemError(
-      'DAMAGED',
-      path,
-      'This backup is damaged and cannot be restored. Nothing was changed.',
-    )
+    await backupTo(candidate, compact)
+    return compact
+  } catch (error) {
+    removeAll(compact)
+    if (error instanceof DatabaseProblemError) throw error
+    // A page that cannot be read shows as the driver's own trouble with the file.
+    if (error instanceof DatabaseTroubleError && error.trouble !== 'BROKEN') throw error
+    if (error instanceof DatabaseTroubleError || isDriverError(error)) throw damaged(uploaded)
+    throw error
   } finally {
     await candidate?.db.destroy()
-    sidecars(path).forEach((sidecar) => rmSync(sidecar, { force: true }))
+    removeAll(copy)
   }
 }
 
-function exchangeFiles(current: string, candidate: string): void {
-  const kept = `${current}.before-restore`
-  renameSync(current, kept)
+const isDriverError = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && String(error.code).startsWith('SQLITE_')
+
+/** A second name for a file; where the disk knows no such thing, a copy. */
+function keepAs(path: string, kept: string): void {
   try {
-    renameSync(candidate, current)
-  } catch (error) {
-    renameSync(kept, current)
-    throw error
+    linkSync(path, kept)
+  } catch {
+    copyFileSync(path, kept)
   }
-  sidecars(current).forEach((sidecar) => rmSync(sidecar, { force: true }))
 }
 
 /**
- * Puts the backup at `uploaded` in the place of the database. It is checked whole, brought to the newest version and
- * given a new epoch first, as a copy; the database it replaces stays beside it as `.before-restore`.
- * *Throws* `DatabaseProblemError` (wrong, newer or damaged file); then nothing was changed.
+ * Puts `candidate` in the place of `current` in one step, so that at no moment there is none; what stood there keeps
+ * a name of its own.
  */
-export async function restoreFrom({ db, file }: OpenDatabase, uploaded: string): Promise<void> {
+function exchangeFiles(current: string, candidate: string, kept: string): void {
+  keepAs(current, kept)
+  try {
+    sidecars(current).forEach((sidecar) => rmSync(sidecar, { force: true }))
+    renameSync(candidate, current)
+  } catch (error) {
+    rmSync(kept, { force: true })
+    throw error
+  }
+}
+
+/**
+ * Puts the backup at `uploaded` in the place of the database. It is checked whole, brought to the newest version, given
+ * to `prepare` and given a new epoch first, as a copy; the database it replaces stays beside it under a dated name.
+ * *Throws* `DatabaseProblemError` (wrong, newer, damaged or tampered file) or `DatabaseTroubleError`; then nothing was
+ * changed.
+ */
+export async function restoreFrom(
+  { db, file }: OpenDatabase,
+  uploaded: string,
+  { prepare, nowMs }: { readonly prepare: Prepare; readonly nowMs: number },
+): Promise<void> {
   if (readFileHeader(uploaded).kind === 'empty')
     throw new DatabaseProblemError('NOT_A_DATABASE', uploaded, 'This file is empty. Nothing was changed.')
   requireOurFile(uploaded)
-  const candidate = `${file.path}.restoring`
-  copyFileSync(uploaded, candidate)
+  const candidate = await prepared(uploaded, temporaryFolder(dirname(file.path)), prepare)
   try {
-    await requireSound(candidate)
     await db.connection().execute(() => {
+      file.requireInPlace()
       file.pragma('wal_checkpoint(TRUNCATE)')
-      file.swapFile(() => exchangeFiles(file.path, candidate))
-      file.pragma('journal_mode = WAL')
+      file.swapFile(() => exchangeFiles(file.path, candidate, predecessorPath(file.path, nowMs)))
+      file.useWriteAheadLog()
       return Promise.resolve()
     })
   } finally {
-    rmSync(candidate, { force: true })
+    removeAll(candidate)
   }
 }

@@ -1,6 +1,6 @@
 import {
   copyFileSync,
-  existsSync,
+  readdirSync,
   mkdtempSync,
   readFileSync,
   rmSync,
@@ -10,11 +10,12 @@ import {
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { sql } from 'kysely'
-import { backupTo, restoreFrom } from './backup'
-import { readFileHeader } from './file-header'
+import { backupTo, restoreFrom as restoreWith } from './backup'
 import { BadParameterError, guardParameter } from './guarded-database'
 import { DATA_VERSION } from './migrations'
-import { connect, DatabaseProblemError, migrate, openDatabase, type OpenDatabase } from './open-database'
+import { DatabaseProblemError } from './database-problem'
+import { connect, migrate, openDatabase, type OpenDatabase } from './open-database'
+import { predecessorsOf } from './predecessors'
 
 let folder = ''
 const opened: OpenDatabase[] = []
@@ -32,6 +33,10 @@ afterEach(async () => {
   await Promise.all(opened.splice(0).map(({ db }) => db.destroy()))
   rmSync(folder, { recursive: true, force: true })
 })
+
+/** A restore with nothing more to look at. */
+const restoreFrom = (database: OpenDatabase, path: string, nowMs = Date.UTC(2026, 10, 27, 9, 41, 12, 345)) =>
+  restoreWith(database, path, { prepare: () => Promise.resolve(), nowMs })
 
 const addPaper = ({ db }: OpenDatabase, id: string) =>
   db
@@ -158,11 +163,17 @@ describe('backup and restore', () => {
     await addPaper(database, 'c')
     expect(await paperIds(database)).toEqual(['a', 'c'])
     expect(database.file.pragma('journal_mode')).toBe('wal')
-    expect(readFileHeader(at('k.db.before-restore')).kind).toBe('database')
+    expect(predecessorsOf(at('k.db'))).toEqual([
+      {
+        name: 'k.db.before-2026-11-27T09-41-12-345Z',
+        replacedAtMs: expect.any(Number) as number,
+        bytes: expect.any(Number) as number,
+      },
+    ])
   })
   test('an older backup is migrated on its way in', async () => {
     const old = connect(at('old.db'))
-    await migrate(old, 1)
+    await migrate(old, 6)
     await addPaper(old, 'old')
     await old.db.destroy()
     const database = await open('k.db')
@@ -195,6 +206,7 @@ describe('backup and restore', () => {
     for (const name of ['wrong.db', 'empty.db', 'short.db', 'scribbled.db', 'newer.db'])
       await expect(restoreFrom(database, at(name))).rejects.toThrow(DatabaseProblemError)
     expect(await paperIds(database)).toEqual(before)
-    expect(existsSync(at('k.db.restoring'))).toBe(false)
+    expect(readdirSync(at('tmp'))).toEqual([])
+    expect(predecessorsOf(at('k.db'))).toEqual([])
   })
 })

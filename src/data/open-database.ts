@@ -1,44 +1,19 @@
 import { randomUUID } from 'node:crypto'
-import { accessSync, constants, existsSync, mkdirSync } from 'node:fs'
+import { existsSync } from 'node:fs'
 import { dirname } from 'node:path'
 import { Kysely, Migrator, SqliteDialect } from 'kysely'
+import { DatabaseProblemError } from './database-problem'
 import { APPLICATION_ID, readFileHeader } from './file-header'
 import { GuardedDatabase } from './guarded-database'
 import { DATA_VERSION, MIGRATIONS } from './migrations'
+import { requireWritableFolder } from './folder-claim'
+import { recoverRestore } from './predecessors'
+import { adoptRoomAccess, openRoom, roomPath, type RoomAccess } from './room-store'
 import type { Tables } from './tables'
-
-export type DatabaseProblem =
-  'FOLDER_NOT_WRITABLE' | 'NOT_A_DATABASE' | 'OTHER_APPLICATION' | 'NEWER_VERSION' | 'DAMAGED'
-
-/** A database that must not be opened, and why. Nothing was changed. */
-export class DatabaseProblemError extends Error {
-  override readonly name = 'DatabaseProblemError'
-  readonly problem: DatabaseProblem
-  readonly path: string
-
-  constructor(problem: DatabaseProblem, path: string, message: string) {
-    super(message)
-    this.problem = problem
-    this.path = path
-  }
-}
 
 export interface OpenDatabase {
   readonly db: Kysely<Tables>
   readonly file: GuardedDatabase
-}
-
-function requireWritableFolder(folder: string): void {
-  try {
-    mkdirSync(folder, { recursive: true })
-    accessSync(folder, constants.W_OK | constants.R_OK | constants.X_OK)
-  } catch {
-    throw new DatabaseProblemError(
-      'FOLDER_NOT_WRITABLE',
-      folder,
-      `The data folder ${folder} cannot be written to. Give this user the right to, or name another folder in KELPFIELD_DATA.`,
-    )
-  }
 }
 
 /** Refuses a file that is not ours, or from a newer version, before the driver opens it. */
@@ -70,7 +45,11 @@ export async function migrate({ db, file }: OpenDatabase, target: number = DATA_
   const name = Object.keys(MIGRATIONS)[target - 1]
   if (name === undefined) throw new RangeError(`no data version ${target}`)
   const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve({ ...MIGRATIONS }) } })
+  // A table that is rebuilt is dropped first, and what refers to it must not go with it. Inside a transaction this
+  // pragma would do nothing.
+  file.exec('PRAGMA foreign_keys = OFF')
   const { error } = await migrator.migrateTo(name)
+  file.exec('PRAGMA foreign_keys = ON')
   if (error !== undefined)
     throw error instanceof Error ? error : new Error('a migration failed', { cause: error })
   file.exec(`PRAGMA application_id = ${APPLICATION_ID}; PRAGMA user_version = ${target};`)
@@ -96,12 +75,32 @@ export function connect(path: string): OpenDatabase {
   return { db, file }
 }
 
+/** Up to this version the room's passphrase was kept in the database itself. */
+const LAST_WITH_ROOM_ACCESS = 8
+
+/** Takes the passphrase of an older version over into the room's own file, before the migration drops it. */
+async function carryRoomAccess({ file }: OpenDatabase): Promise<void> {
+  const [known] = file.query("SELECT 1 FROM sqlite_master WHERE name = 'room_access'")
+  const [access] = known ? (file.query('SELECT * FROM room_access') as readonly unknown[]) : []
+  if (access === undefined) return
+  const room = await openRoom(roomPath(file.path))
+  try {
+    await adoptRoomAccess(room.db, access as RoomAccess)
+  } finally {
+    await room.db.destroy()
+  }
+}
+
 /**
  * Opens (or makes) the database at `path` and brings it to the newest version.
  * *Throws* `DatabaseProblemError` where the folder cannot be written, or the file is foreign, newer or damaged.
  */
 export async function openDatabase(path: string): Promise<OpenDatabase> {
   requireWritableFolder(dirname(path))
+  if (recoverRestore(path))
+    console.warn(
+      'A backup was being put back when Kelpfield ended; what was there before is back in its place.',
+    )
   const isNew = !existsSync(path) || readFileHeader(path).kind === 'empty'
   if (!isNew) requireOurFile(path)
   const open = connect(path)
@@ -110,8 +109,10 @@ export async function openDatabase(path: string): Promise<OpenDatabase> {
     requireKnownVersion(path, Number(open.file.pragma('user_version')))
     // Marked as ours before there is a write-ahead log: a start that is cut short leaves a file we know again.
     if (isNew) open.file.exec(`PRAGMA application_id = ${APPLICATION_ID};`)
-    open.file.pragma('journal_mode = WAL')
-    if (Number(open.file.pragma('user_version')) < DATA_VERSION) await migrate(open)
+    open.file.useWriteAheadLog()
+    const version = Number(open.file.pragma('user_version'))
+    if (version <= LAST_WITH_ROOM_ACCESS) await carryRoomAccess(open)
+    if (version < DATA_VERSION) await migrate(open)
     const epoch = await open.db
       .selectFrom('setting')
       .select('value')

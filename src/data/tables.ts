@@ -193,12 +193,11 @@ export interface DeliveryTable {
   undone_at_ms: number | null
 }
 
-export interface RoomAccessTable {
-  id: number
-  passphrase_hash: string
-  cookie_secret: string
-  generation: number
-  set_at_ms: number
+export interface DeedDoneTable {
+  id: string
+  input_hash: string
+  answer: string
+  at_ms: number
 }
 
 export interface FigureTable {
@@ -228,7 +227,7 @@ export interface Tables {
   run_progress: RunProgressTable
   join_move: JoinMoveTable
   delivery: DeliveryTable
-  room_access: RoomAccessTable
+  deed_done: DeedDoneTable
   figure: FigureTable
 }
 

@@ -1,16 +1,41 @@
 import { backupTo, restoreFrom } from '@/data/backup'
+import { DatabaseProblemError } from '@/data/database-problem'
+import type { OpenDatabase } from '@/data/open-database'
+import { findPredecessor, predecessorsOf, type Predecessor } from '@/data/predecessors'
+import { DatabaseTroubleError } from '@/data/trouble'
 import { nowMs, openedDatabase } from './context'
+import { RefusalError, troubleRefusal, type DeedResult } from './deed'
 import { storeLibrary } from './store-library'
+import { requireTrustedRows } from './trusted-rows'
 
 /** Writes a consistent copy of everything to a new file at `path`, while in use. */
 export const takeBackup = async (path: string): Promise<void> => backupTo(await openedDatabase(), path)
 
-/**
- * Puts the backup at `path` in the place of everything; designs that shipped since it was taken are added to it.
- * *Throws* `DatabaseProblemError` where the file is wrong, newer or damaged; then nothing was changed.
- */
-export async function restoreBackup(path: string): Promise<void> {
-  const database = await openedDatabase()
-  await restoreFrom(database, path)
-  await storeLibrary({ db: database.db, nowMs: nowMs() })
+/** A database from outside is believed only row by row; designs that shipped since it was taken are added to it. */
+async function prepare({ db, file }: OpenDatabase): Promise<void> {
+  await requireTrustedRows(db, file.path)
+  await storeLibrary({ db, nowMs: nowMs() })
+}
+
+/** Puts the backup at `path` in the place of everything, or says why not; then nothing was changed. */
+export async function restoreBackup(path: string): Promise<DeedResult<null>> {
+  try {
+    await restoreFrom(await openedDatabase(), path, { prepare, nowMs: nowMs() })
+    return { ok: true, value: null }
+  } catch (error) {
+    if (error instanceof DatabaseTroubleError) return troubleRefusal(error)
+    if (!(error instanceof DatabaseProblemError)) throw error
+    const { problem, message } = error
+    return new RefusalError('BAD_BACKUP', { problem, message: problem === 'BAD_ROWS' ? message : '' }).refusal
+  }
+}
+
+/** The databases that backups took the place of, the latest first. */
+export const replacedDatabases = async (): Promise<readonly Predecessor[]> =>
+  predecessorsOf((await openedDatabase()).file.path)
+
+/** Goes back to a database that a backup took the place of; the one in use is kept likewise. */
+export async function goBackTo(name: string): Promise<DeedResult<null>> {
+  const path = findPredecessor((await openedDatabase()).file.path, name)
+  return path === null ? new RefusalError('NOT_FOUND').refusal : restoreBackup(path)
 }

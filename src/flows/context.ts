@@ -1,43 +1,102 @@
+import { dirname } from 'node:path'
 import { readConfig, type Config } from '@/config'
-import { openDatabase, type OpenDatabase } from '@/data/open-database'
+import { claimFolder, type FolderClaim } from '@/data/folder-claim'
+import { openDatabase, renewEpoch, type OpenDatabase } from '@/data/open-database'
+import { openRoom, roomPath, type RoomDb } from '@/data/room-store'
+import { DatabaseTroubleError } from '@/data/trouble'
 import type { FlowContext } from './flow-context'
+import type { RoomContext } from './room'
 import { storeLibrary } from './store-library'
 
-interface Running {
-  readonly config: Config
-  readonly database: Promise<OpenDatabase>
+interface Opened {
+  readonly claim: FolderClaim
+  readonly database: OpenDatabase
+  readonly room: RoomDb
 }
 
-// One handle for the process: development reloads modules, and pages and handlers are bundled apart.
-const holder = globalThis as typeof globalThis & { kelpfield?: Running }
-
-async function openWithLibrary(config: Config): Promise<OpenDatabase> {
-  const database = await openDatabase(config.databasePath)
-  await storeLibrary({ db: database.db, nowMs: clockMs(config) })
-  return database
+// One of each for the process: development reloads modules, and pages and handlers are bundled apart.
+const holder = globalThis as typeof globalThis & {
+  kelpfieldConfig?: Config
+  kelpfieldOpened?: Promise<Opened>
 }
 
-const clockMs = (config: Config): number => config.frozenNowMs ?? Date.now()
-
-function running(): Running {
-  if (!holder.kelpfield) {
-    const config = readConfig(process.env)
-    holder.kelpfield = { config, database: openWithLibrary(config) }
-    // A database that would not open is tried again at the next request instead of failing for good.
-    holder.kelpfield.database.catch(() => delete holder.kelpfield)
-  }
-  return holder.kelpfield
-}
-
-export const config = (): Config => running().config
-
-export const openedDatabase = (): Promise<OpenDatabase> => running().database
+export const config = (): Config => (holder.kelpfieldConfig ??= readConfig(process.env))
 
 /** The time in UTC milliseconds; stands still when pictures are made. */
-export const nowMs = (): number => clockMs(config())
+export const nowMs = (): number => config().frozenNowMs ?? Date.now()
+
+async function open(): Promise<Opened> {
+  const { databasePath, port } = config()
+  const claim = claimFolder(dirname(databasePath), `Kelpfield on port ${port}`)
+  try {
+    const database = await openDatabase(databasePath)
+    await storeLibrary({ db: database.db, nowMs: nowMs() })
+    return { claim, database, room: (await openRoom(roomPath(databasePath))).db }
+  } catch (error) {
+    claim.release()
+    throw error
+  }
+}
+
+async function close({ claim, database, room }: Opened): Promise<void> {
+  await Promise.all([database.db.destroy(), room.destroy()])
+  claim.release()
+}
+
+/**
+ * Claims the data folder and opens what is in it, once. What would not open is tried again at the next request instead
+ * of failing for good.
+ */
+function opened(): Promise<Opened> {
+  if (!holder.kelpfieldOpened) {
+    const opening = open()
+    holder.kelpfieldOpened = opening
+    opening.catch(() => delete holder.kelpfieldOpened)
+  }
+  return holder.kelpfieldOpened
+}
+
+/** Closes what is open; the next call opens it again. For tests, and for a process that ends in good order. */
+export async function closeEverything(): Promise<void> {
+  const opening = holder.kelpfieldOpened
+  delete holder.kelpfieldOpened
+  delete holder.kelpfieldConfig
+  if (opening) await close(await opening)
+}
+
+/** Somebody put other files in the place of those that were opened: they are opened as at a start. */
+async function openAnew(before: Promise<Opened>): Promise<Opened> {
+  if (holder.kelpfieldOpened === before) {
+    delete holder.kelpfieldOpened
+    await close(await before)
+  }
+  const now = await opened()
+  await renewEpoch(now.database.db)
+  return now
+}
+
+/** *Throws* `DatabaseTroubleError` (GONE) while the database is not where it was opened. */
+async function inPlace(): Promise<Opened> {
+  const opening = opened()
+  const { database } = await opening
+  switch (database.file.place()) {
+    case 'here':
+      return opening
+    case 'gone':
+      throw new DatabaseTroubleError('GONE')
+    case 'replaced':
+      return openAnew(opening)
+  }
+}
+
+export const openedDatabase = async (): Promise<OpenDatabase> => (await inPlace()).database
 
 /** The context a page or a deed works in. */
 export async function flowContext(): Promise<FlowContext> {
-  const { db } = await openedDatabase()
-  return { db, nowMs: nowMs() }
+  return { db: (await inPlace()).database.db, nowMs: nowMs() }
+}
+
+/** What deeds of the room work in: its own file. */
+export async function roomContext(): Promise<RoomContext> {
+  return { room: (await inPlace()).room, nowMs: nowMs() }
 }

@@ -1,9 +1,12 @@
 import { CoreError, type CoreErrorDetail } from '@/core/errors'
+import { DatabaseTroubleError, type Trouble } from '@/data/trouble'
+import { inTransaction } from '@/data/writing'
 import type { FieldErrors } from '@/schema/field-errors'
 import type { FlowContext } from './flow-context'
 
 /** Why a deed was refused. `src/ui/format/refusal-words.ts` says each in words. */
 export type RefusalCode =
+  | Trouble
   | 'FIELDS'
   | 'NOT_FOUND'
   | 'LINE_IN_USE'
@@ -15,8 +18,8 @@ export type RefusalCode =
   | 'NOTHING_JOINED'
   | 'PROOF_MISSING'
   | 'ALREADY_HANDED_OVER'
+  | 'ALREADY_KEPT'
   | 'BAD_BACKUP'
-  | 'TOO_LARGE'
   | 'WRONG_PASSPHRASE'
   | 'TOO_MANY_TRIES'
   | 'VALUE'
@@ -40,6 +43,11 @@ export class RefusalError extends Error {
     this.name = 'RefusalError'
     this.refusal = { ok: false, code, detail, fields }
   }
+
+  /** A refusal that a deed within this one gave. */
+  static of({ code, detail, fields }: Refusal): RefusalError {
+    return new RefusalError(code, detail, fields)
+  }
 }
 
 export const refuseFields = (fields: FieldErrors): RefusalError => new RefusalError('FIELDS', {}, fields)
@@ -52,19 +60,27 @@ const ofCore = ({ name, value, unit = '', min, max }: CoreErrorDetail): Refusal[
   ...(max === undefined ? {} : { max }),
 })
 
+/** The database's trouble as a refusal: nothing was kept. What the driver said goes to the server's output. */
+export function troubleRefusal(error: DatabaseTroubleError): Refusal {
+  console.error(error)
+  return new RefusalError(error.trouble).refusal
+}
+
 /**
- * Does one deed in one transaction: all of it or nothing. A refusal or a caller's mistake becomes a value here and
- * nowhere else; anything unexpected goes on as an error.
+ * Does one deed in one transaction: all of it or nothing. A refusal, the database's trouble or a caller's mistake
+ * becomes a value here and nowhere else; anything unexpected goes on as an error. `act` may be done again where another
+ * process was writing: it reads and writes the database and nothing else.
  */
 export async function deed<Value>(
   context: FlowContext,
   act: (context: FlowContext) => Promise<Value>,
 ): Promise<DeedResult<Value>> {
   try {
-    const value = await context.db.transaction().execute((db) => act({ ...context, db }))
+    const value = await inTransaction(context.db, (db) => act({ ...context, db }))
     return { ok: true, value }
   } catch (error) {
     if (error instanceof RefusalError) return error.refusal
+    if (error instanceof DatabaseTroubleError) return troubleRefusal(error)
     if (error instanceof CoreError)
       return { ok: false, code: 'VALUE', detail: ofCore(error.detail), fields: {} }
     throw error

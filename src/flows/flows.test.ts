@@ -11,11 +11,10 @@ import { acceptProof, cutProof, skipProof } from './deeds/proofs'
 import { recordEvents, startProjectRun } from './deeds/runs'
 import { saveBrief } from './deeds/save-brief'
 import { readBench } from './read/bench'
-import { readLogbook } from './read/logbook'
+import { readLogbook, readRunLog } from './read/logbook'
 import { readDrawer } from './read/papers'
 import { readProject, type ProjectView } from './read/project'
 import { readRun } from './read/run'
-import { roomOpen, setPassphrase, unlock } from './room'
 import { rebuildRunProjections } from './run-projection'
 import { currentSettings, saveSettings, switchUnit } from './settings'
 
@@ -317,7 +316,39 @@ describe('folding', () => {
     expect(taken.kept).toEqual(['tap-2-aaaaaa'])
     expect(taken.events).toHaveLength(1)
   })
-  test('a batch with one malformed event is refused whole', async () => {
+  test('a tap that cannot be does not hold up those beside it', async () => {
+    const { runId } = await startRun(await planned())
+    const taken = await ok(send(runId, [{ ...tapOf(1), kind: 'dance' }, tapOf(2)]))
+    expect(taken).toMatchObject({ kept: ['tap-2-aaaaaa'], refused: ['tap-1-aaaaaa'] })
+  })
+  test('an id that stands in another run is not said to be kept in this one', async () => {
+    const job = await planned()
+    const [one, other] = [await startRun(job), await startRun(job)]
+    await ok(send(one.runId, [tapOf(1)]))
+    const taken = await ok(send(other.runId, [tapOf(1), tapOf(2)]))
+    expect(taken).toMatchObject({ kept: ['tap-2-aaaaaa'], refused: ['tap-1-aaaaaa'] })
+    expect(taken.events).toHaveLength(1)
+  })
+  test.each([
+    ['from the year 2199', Date.UTC(2199, 0, 1)],
+    ['from before the run', TEST_NOW_MS - 24 * 3600 * 1000],
+    ['from the year 1970', 0],
+  ])('a tap %s is kept, but its time is not believed', async (_, atMs) => {
+    const { runId } = await startRun(await planned())
+    const taken = await ok(
+      send(runId, [
+        { ...tapOf(1), atMs },
+        { ...tapOf(2), atMs: TEST_NOW_MS + 60_000 },
+      ]),
+    )
+    expect(taken.kept).toHaveLength(2)
+    const run = await readRun(database.context, runId)
+    expect(run?.oddClocks).toBe(1)
+    expect(run?.feed.events.map((event) => event.atMs)).toEqual([TEST_NOW_MS, TEST_NOW_MS + 60_000])
+    const { units } = await readRunLog(database.context, runId)
+    expect(units[0]?.last_tap_at_ms).toBe(TEST_NOW_MS)
+  })
+  test('a batch with an event that has no name is refused whole', async () => {
     const { runId } = await startRun(await planned())
     expect(await refusal(send(runId, [tapOf(1), { kind: 'done' }]))).toMatchObject({ code: 'FIELDS' })
     expect((await readRun(database.context, runId))?.feed.events).toEqual([])
@@ -416,19 +447,6 @@ test('settings: defaults, the unit switch takes the ruler along, nonsense is ref
   const refused = await refusal(saveSettings(database.context, { unit: 'furlong' }))
   expect(Object.keys(refused.fields)).toContain('unit')
   expect(await currentSettings(database.context)).toMatchObject({ unit: 'in' })
-})
-
-test('the room opens with the passphrase only, and after ten wrong tries it waits', async () => {
-  const { context } = database
-  expect((await refusal(setPassphrase(context, 'short'))).fields['passphrase']).toContain('8 characters')
-  await ok(setPassphrase(context, 'reed and tide'))
-  const cookie = await ok(unlock(context, 'reed and tide'))
-  expect(await roomOpen(context, cookie)).toBe(true)
-  await ok(setPassphrase(context, 'oyster lamp'))
-  expect(await roomOpen(context, cookie)).toBe(false)
-  for (let attempt = 0; attempt < 10; attempt++)
-    expect(await refusal(unlock(context, 'wrong one'))).toMatchObject({ code: 'WRONG_PASSPHRASE' })
-  expect(await refusal(unlock(context, 'oyster lamp'))).toMatchObject({ code: 'TOO_MANY_TRIES' })
 })
 
 test('the demo loads through the same deeds as everything else, the first tray folded, waiting at piece 7', async () => {

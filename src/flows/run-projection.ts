@@ -1,7 +1,8 @@
+import { largest } from '@/core/numeric'
 import { runState, type RunEvent, type RunPlan } from '@/core/run'
 import { eventsOfRun, findRun, listRunIds, saveRunProjection } from '@/data/repositories/runs'
 import type { FlowContext } from './flow-context'
-import { runPlan, storedEvent } from './read/run'
+import { runPlan, storedEvents } from './read/run'
 
 /** Writes what a run's ledger comes to, for lists and sums. */
 export async function projectRun(
@@ -12,7 +13,7 @@ export async function projectRun(
 ): Promise<void> {
   const state = runState(plan, events)
   const taps = state.pieces.map((piece) => piece.lastTapAtMs ?? 0)
-  const lastTapAtMs = Math.max(0, ...taps)
+  const lastTapAtMs = largest(taps, 0)
   await saveRunProjection(
     db,
     {
@@ -49,7 +50,7 @@ export async function rebuildRunProjections(context: FlowContext): Promise<numbe
     const run = await findRun(context.db, id)
     if (!run) continue
     const { plan } = await runPlan(context, run)
-    const events = (await eventsOfRun(context.db, id)).map(storedEvent)
+    const events = storedEvents(run, await eventsOfRun(context.db, id))
     await projectRun(context, id, plan, events)
   }
   return ids.length

@@ -1,6 +1,7 @@
 import { defaultGauges, LIBRARY } from '@/core/design'
 import { BASES } from '@/core/fold'
 import { saveDesignVersion } from '@/data/repositories/designs'
+import { inTransaction } from '@/data/writing'
 import { contentHash } from './content-hash'
 import { measuredDesign, shownBase, shownDesign, shownSheetMm } from './figures'
 import type { FlowContext } from './flow-context'
@@ -10,7 +11,7 @@ import type { FlowContext } from './flow-context'
  * pictures are worked out here once, so that no page waits for a fold.
  */
 export async function storeLibrary({ db, nowMs }: FlowContext): Promise<void> {
-  await db.transaction().execute(async (trx) => {
+  await inTransaction(db, async (trx) => {
     for (const design of LIBRARY) {
       const { hash, text } = contentHash(design)
       const { id, name, family } = design

@@ -137,7 +137,8 @@ function readSheet(
     return sheetMm
   } catch (error) {
     if (!(error instanceof CoreError)) throw error
-    complaints.say(...sizeComplaint(error, design, at))
+    const [path, words] = sizeComplaint(error, design, at)
+    complaints.say(path, words)
     return null
   }
 }

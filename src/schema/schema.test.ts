@@ -7,7 +7,7 @@ import { exact } from './exact'
 import { parseFields } from './field-errors'
 import { dateText, nameText, noteText } from './fields'
 import { countFields, paperFields, sheetsFields } from './paper'
-import { runEventBatch } from './run-event'
+import { runEvent, runEventBatch } from './run-event'
 import { looseRunFields, projectRunFields } from './run-start'
 import { settingsFields } from './settings'
 
@@ -258,8 +258,10 @@ describe('run events', () => {
     lapMs: 900,
   }
   const batch = (event: object) => ({ epoch: 'e', since: 0, events: [event] })
-  test('a tap is taken', () => {
-    expect(parseFields(runEventBatch, batch(tap)).ok).toBe(true)
+  const taken = (event: object) =>
+    parseFields(runEventBatch, batch(event)).ok && runEvent.safeParse(event).success
+  test.each([[tap], [{ ...tap, atMs: 0 }], [{ ...tap, atMs: 7_258_118_400_001 }]])('%j is taken', (event) => {
+    expect(taken(event)).toBe(true)
   })
   test.each([
     [{ ...tap, piece: 0 }],
@@ -270,11 +272,15 @@ describe('run events', () => {
     [{ ...tap, id: '<script>alert(1)</script>' }],
     [{ ...tap, kind: 'dance' }],
     [{ ...tap, extra: 1 }],
-    [{ ...tap, atMs: 0 }],
+    [{ ...tap, atMs: 9e15 }],
     [{ id: 'abcdefghij', lane: 1, atMs: tap.atMs, kind: 'grade', piece: 1, grade: 'perfect' }],
     [{ id: 'abcdefghij', lane: 1, atMs: tap.atMs, kind: 'inspect', pieces: [] }],
   ])('%j is refused', (event) => {
-    expect(parseFields(runEventBatch, batch(event)).ok).toBe(false)
+    expect(taken(event)).toBe(false)
+  })
+  test('one that cannot be does not stop the batch it comes in, unless it cannot even be named', () => {
+    expect(parseFields(runEventBatch, batch({ ...tap, piece: 0 })).ok).toBe(true)
+    expect(parseFields(runEventBatch, batch({ ...tap, id: 'short' })).ok).toBe(false)
   })
 })
 

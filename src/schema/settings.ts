@@ -4,7 +4,7 @@ import { choice } from './fields'
 
 const RULER_KEYS = Object.keys(RULERS) as [RulerKey, ...RulerKey[]]
 
-const zone = z
+export const zone = z
   .string()
   .max(64)
   .refine((name) => {

@@ -3,21 +3,30 @@ import { cookies, headers } from 'next/headers'
 import { redirect } from 'next/navigation'
 import { connection } from 'next/server'
 import { cache } from 'react'
-import { allowedHosts, requestFault } from '@/access/request-check'
+import { allowedHosts, requestFault, type RequestHead } from '@/access/request-check'
 import { SESSION_COOKIE } from '@/access/session-cookie'
-import { config, flowContext } from '@/flows/context'
+import { DatabaseProblemError } from '@/data/database-problem'
+import { DatabaseTroubleError } from '@/data/trouble'
+import { config, flowContext, roomContext } from '@/flows/context'
 import type { FlowContext } from '@/flows/flow-context'
 import { roomOpen } from '@/flows/room'
 import { currentSettings } from '@/flows/settings'
-import type { Preferences } from '@/ui/format'
-import { localeFrom } from '@/ui/format'
+import type { Refusal } from '@/flows/deed'
+import {
+  localeFrom,
+  PROBLEM_WORDS,
+  refusalWords,
+  REQUEST_FAULT_WORDS,
+  TROUBLE_WORDS,
+  type Preferences,
+} from '@/ui/format'
 import type { Settings } from '@/schema/settings'
 
 /** Whether whoever asks may see anything: always on loopback, with a signed cookie when open to the room. */
-export async function mayEnter(context: FlowContext): Promise<boolean> {
+export async function mayEnter(): Promise<boolean> {
   if (!config().room) return true
   const jar = await cookies()
-  return roomOpen(context, jar.get(SESSION_COOKIE)?.value)
+  return roomOpen(await roomContext(), jar.get(SESSION_COOKIE)?.value)
 }
 
 export interface OpenedPage {
@@ -32,34 +41,77 @@ export interface OpenedPage {
  */
 export const openPage = cache(async (): Promise<OpenedPage> => {
   await connection()
+  if (!(await mayEnter())) redirect('/unlock')
   const context = await flowContext()
-  if (!(await mayEnter(context))) redirect('/unlock')
   const settings = await currentSettings(context)
   const { unit, ruler, zone, currency } = settings
   const locale = localeFrom((await headers()).get('accept-language'))
   return { context, settings, preferences: { unit, ruler, zone, currency, locale, nowMs: context.nowMs } }
 })
 
-/** Every server action starts here. Throws for whoever may not enter: the page would have sent them to unlock. */
+const faultOf = (head: RequestHead) => requestFault(head, allowedHosts(config()))
+
+/** Refuses an action that was not sent by our own pages to our own host; the proxy in front asks the same. */
+export async function requireOwnOrigin(): Promise<void> {
+  const head = await headers()
+  const fault = faultOf({ method: 'POST', header: (name) => head.get(name) })
+  if (fault) throw new Error(REQUEST_FAULT_WORDS[fault])
+}
+
+/** Every server action starts here. Whoever may not enter is sent to unlock, as the page would have sent them. */
 export async function openAction(): Promise<FlowContext> {
-  const context = await flowContext()
-  if (!(await mayEnter(context))) redirect('/unlock')
-  return context
+  await requireOwnOrigin()
+  if (!(await mayEnter())) redirect('/unlock')
+  return flowContext()
 }
 
-const refused = (status: number, message: string): Response =>
-  Response.json({ ok: false, message }, { status })
+/** An answer to a program: refused, with words. */
+export const refused = (status: number, message: string): Response =>
+  Response.json({ ok: false, message }, { status, headers: { 'cache-control': 'no-store' } })
 
-/** Every route handler starts here: the same checks, with answers a program can read. */
-export async function openHandler(
-  request: Request,
-): Promise<{ readonly context: FlowContext } | { readonly response: Response }> {
-  const fault = requestFault(
-    { method: request.method, header: (name) => request.headers.get(name) },
-    allowedHosts(config()),
+const STATUS_OF_TROUBLE = { BUSY: 503, FULL: 507, READ_ONLY: 503, GONE: 503, BROKEN: 500 } as const
+const OTHER_STATUS: Readonly<Partial<Record<Refusal['code'], number>>> = {
+  ...STATUS_OF_TROUBLE,
+  NOT_FOUND: 404,
+}
+
+/** A deed's refusal as an answer to a program. */
+export const refusalResponse = (refusal: Refusal): Response =>
+  Response.json(
+    { ok: false, code: refusal.code, message: refusalWords(refusal), fields: refusal.fields },
+    { status: OTHER_STATUS[refusal.code] ?? 422 },
   )
-  if (fault) return { response: refused(403, 'This request came from another site and was not carried out.') }
-  const context = await flowContext()
-  if (!(await mayEnter(context))) return { response: refused(401, 'Unlock Kelpfield first.') }
-  return { context }
+
+/** What went wrong while answering, in words; nothing goes out without. */
+function failed(error: unknown): Response {
+  console.error(error)
+  if (error instanceof DatabaseTroubleError)
+    return refused(STATUS_OF_TROUBLE[error.trouble], TROUBLE_WORDS[error.trouble])
+  if (error instanceof DatabaseProblemError) return refused(503, PROBLEM_WORDS[error.problem])
+  return refused(500, 'Kelpfield met an error of its own. Try again; its output on the machine says more.')
 }
+
+/**
+ * Every route handler is made by this: the checks every page makes, and an answer in words whatever happens. What
+ * `reads` is set for must not be fetched by other sites either.
+ */
+export const handler =
+  <Params>(
+    { reads }: { readonly reads: 'own pages only' | 'anyone in' },
+    answer: (request: Request, params: Params) => Promise<Response>,
+  ) =>
+  async (request: Request, { params }: { readonly params: Promise<Params> }): Promise<Response> => {
+    const method = reads === 'own pages only' ? 'POST' : request.method
+    const fault = faultOf({ method, header: (name) => request.headers.get(name) })
+    if (fault) return refused(fault === 'FOREIGN_HOST' ? 421 : 403, REQUEST_FAULT_WORDS[fault])
+    try {
+      if (!(await mayEnter())) return refused(401, 'Unlock Kelpfield first.')
+      return await answer(request, await params)
+    } catch (error) {
+      return failed(error)
+    }
+  }
+
+/** For methods that would do what another is meant for. */
+export const methodNotAllowed = (): Response =>
+  new Response(null, { status: 405, headers: { allow: 'GET', 'cache-control': 'no-store' } })

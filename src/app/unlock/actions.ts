@@ -2,13 +2,15 @@
 
 import { cookies } from 'next/headers'
 import { SESSION_COOKIE, SESSION_SECONDS } from '@/access/session-cookie'
-import { flowContext } from '@/flows/context'
+import { requireOwnOrigin } from '@/app/_server/guard'
+import { roomContext } from '@/flows/context'
 import type { DeedResult } from '@/flows/deed'
 import { unlock } from '@/flows/room'
 
 /** The one action that is open before unlocking. */
 export async function unlockAction(passphrase: unknown): Promise<DeedResult<null>> {
-  const result = await unlock(await flowContext(), typeof passphrase === 'string' ? passphrase : '')
+  await requireOwnOrigin()
+  const result = await unlock(await roomContext(), typeof passphrase === 'string' ? passphrase : '')
   if (!result.ok) return result
   const jar = await cookies()
   // Plain http in the room: `secure` would keep the cookie from ever being sent.

@@ -2,7 +2,6 @@ import type { Metadata } from 'next'
 import { redirect } from 'next/navigation'
 import { connection } from 'next/server'
 import { UnlockForm } from '@/ui/shell/UnlockForm'
-import { flowContext } from '@/flows/context'
 import { mayEnter } from '../_server/guard'
 import { unlockAction } from './actions'
 
@@ -10,7 +9,7 @@ export const metadata: Metadata = { title: 'Unlock' }
 
 export default async function UnlockPage() {
   await connection()
-  if (await mayEnter(await flowContext())) redirect('/')
+  if (await mayEnter()) redirect('/')
   return (
     <main className="mx-auto flex min-h-screen max-w-md flex-col justify-center gap-6 px-5">
       <h1 className="text-4xl">Kelpfield is locked</h1>

@@ -1,5 +1,5 @@
 import { requireCount, requireRange } from '../errors'
-import { logBeta, logChoose, SAME_PROBABILITY } from '../numeric'
+import { logBeta, logChoose, SAME_PROBABILITY, largest } from '../numeric'
 import type { RejectRate } from './posterior'
 
 /** Most good pieces one question may ask for; enough for a thousand stems with leaves. */
@@ -97,7 +97,7 @@ export function sparesFor(goods: readonly number[], rate: RejectRate, certainty:
             rate,
           ),
     )
-    const best = piles[tries.indexOf(Math.max(...tries))]
+    const best = piles[tries.indexOf(largest(tries))]
     if (!best) break
     best.spares += stride
   }

@@ -1,3 +1,4 @@
+import { largest } from '../numeric'
 import type { Grid, SizeUm } from '../sheet'
 
 /** Offcuts narrower than this are not worth keeping: 2 cm. Common practice, no source. */
@@ -46,7 +47,7 @@ export function offcutsOf(sheet: SizeUm, piece: SizeUm, grid: Grid, pieces: numb
           { widthUm: sheet.widthUm, heightUm: columnTopUm },
           { widthUm: rightUm, heightUm: sheet.heightUm - columnTopUm },
         ].filter(keeps)
-  const largest = (sizes: readonly SizeUm[]) => Math.max(0, ...sizes.map(area))
-  const better = largest(topFirst) > largest(rightFirst) ? topFirst : rightFirst
+  const largestArea = (sizes: readonly SizeUm[]) => largest(sizes.map(area), 0)
+  const better = largestArea(topFirst) > largestArea(rightFirst) ? topFirst : rightFirst
   return [...better].sort((a, b) => area(b) - area(a))
 }

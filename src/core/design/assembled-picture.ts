@@ -1,3 +1,4 @@
+import { largest, least } from '../numeric'
 import { outside, type FoldPicture } from '../fold'
 import { area, cross, minus, type Point, type Polygon } from '../geometry'
 import { turnedAbout, type Assembled } from './assembly'
@@ -82,10 +83,10 @@ export function assembledPicture(
   const all = units.flat()
   return {
     box: {
-      left: rounded(Math.min(...all.map(({ x }) => x))),
-      right: rounded(Math.max(...all.map(({ x }) => x))),
-      bottom: rounded(Math.min(...all.map(({ y }) => y))),
-      top: rounded(Math.max(...all.map(({ y }) => y))),
+      left: rounded(least(all.map(({ x }) => x))),
+      right: rounded(largest(all.map(({ x }) => x))),
+      bottom: rounded(least(all.map(({ y }) => y))),
+      top: rounded(largest(all.map(({ y }) => y))),
     },
     regions: laid.flatMap(({ regions }) => regions.filter(({ parts }) => parts.length > 0)),
     edges: { seen: laid.flatMap(({ seen }) => seen), hidden: [] },

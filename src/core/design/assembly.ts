@@ -1,3 +1,4 @@
+import { largest, least } from '../numeric'
 import { invariant } from '../errors'
 import { lineOf, pointOf, silhouetteOf, type GaugeShares, type Piece } from '../fold'
 import {
@@ -122,7 +123,7 @@ export function assembledOutline({ centre, units }: Assembled): Polygon {
     ...unit,
     ...around.slice(index + 1).flatMap((other) => crossings(unit, other)),
   ])
-  const farthest = (angle: number) => Math.max(...around.map((unit) => reachOf(unit, angle)))
+  const farthest = (angle: number) => largest(around.map((unit) => reachOf(unit, angle)))
   const angles = corners
     .filter((at) => length(at) > 1e-6)
     .map(angleOf)
@@ -158,17 +159,15 @@ const fromOrigin = (p: Point, q: Point): number => {
 /** A size of an assembled piece, as a share of the side. A hole is measured from flat to flat; none is 0. */
 export function measureAssembled({ centre, units }: Assembled, measure: AssembledMeasure): number {
   const around = units.map((unit) => unit.map((at) => minus(at, centre)))
-  if (measure === 'across') return 2 * Math.max(...around.flat().map(length))
+  if (measure === 'across') return 2 * largest(around.flat().map(length))
   const covered = around.some((unit) =>
     unit.every((p, index) => cross(minus(unit[(index + 1) % unit.length] ?? p, p), times(p, -1)) > -1e-9),
   )
   if (covered) return 0
   return (
     2 *
-    Math.min(
-      ...around.flatMap((unit) =>
-        unit.map((p, index) => fromOrigin(p, unit[(index + 1) % unit.length] ?? p)),
-      ),
+    least(
+      around.flatMap((unit) => unit.map((p, index) => fromOrigin(p, unit[(index + 1) % unit.length] ?? p))),
     )
   )
 }

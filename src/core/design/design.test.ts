@@ -1,3 +1,4 @@
+import { largest, least } from '../numeric'
 import fc from 'fast-check'
 import { CoreError } from '../errors'
 import {
@@ -92,7 +93,7 @@ describe.each(DESIGNS.flatMap((design) => design.variants.map((variant) => ({ de
       const points = outlineMm(design, variant, 150, gauges)
       const span = (key: 'x' | 'y') => {
         const values = points.map((point) => point[key])
-        return Math.max(...values) - Math.min(...values)
+        return largest(values) - least(values)
       }
       const spans = [span('x'), span('y')]
       for (const { axis, sizeMm } of finishedSizes(design, variant, 150, gauges).filter(({ axis }) =>

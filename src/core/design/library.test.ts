@@ -1,3 +1,4 @@
+import { largest, least } from '../numeric'
 import { check, figuresOf, lying, runProgram, silhouetteOf, type FoldedState } from '../fold'
 import { area, contains, overlap, type Point, type Polygon } from '../geometry'
 import {
@@ -59,8 +60,8 @@ function asymmetry(state: FoldedState, image: (at: Point, middle: Point) => Poin
   const faces = state.faces.map(lying)
   const all = faces.flat()
   const middle = {
-    x: (Math.min(...all.map(({ x }) => x)) + Math.max(...all.map(({ x }) => x))) / 2,
-    y: (Math.min(...all.map(({ y }) => y)) + Math.max(...all.map(({ y }) => y))) / 2,
+    x: (least(all.map(({ x }) => x)) + largest(all.map(({ x }) => x))) / 2,
+    y: (least(all.map(({ y }) => y)) + largest(all.map(({ y }) => y))) / 2,
   }
   // Spots of the piece, asked whether their image is on the piece too.
   const spots = faces.flatMap((face): readonly Point[] => {
@@ -151,7 +152,7 @@ test.each(EACH)('$name: its outline is one piece that holds every layer', ({ des
   const outline: Polygon = silhouetteOf(state)
   const figures = figuresOf(state)
   expect(area(outline)).toBeGreaterThanOrEqual(figures.shown - 1e-9)
-  const [left, right] = [Math.min(...outline.map(({ x }) => x)), Math.max(...outline.map(({ x }) => x))]
+  const [left, right] = [least(outline.map(({ x }) => x)), largest(outline.map(({ x }) => x))]
   expect(right - left).toBeCloseTo(figures.width, 9)
 })
 

@@ -1,3 +1,4 @@
+import { largest, least } from '../numeric'
 import { handlingOf, HANDLING_LIMIT_MM } from '../paper'
 import { SHEET_FORMATS, shrinkingSquares } from '../sheet'
 
@@ -58,7 +59,10 @@ export function paperSuits(
   readonly layers: number
   readonly thicknessMm: number
 } {
-  const layers = Math.max(1, ...folds.map((fold) => fold.layers))
+  const layers = largest(
+    folds.map((fold) => fold.layers),
+    1,
+  )
   const { creasedWith: tool, thicknessMm } = handlingOf(layers, caliperMm)
   const suits = tool === 'fingernail' ? 'easily' : tool === 'bone folder' ? 'with a bone folder' : 'too thick'
   return { suits, layers, thicknessMm }
@@ -69,7 +73,14 @@ const CARD_MM = 0.25
 
 /** The thickest sheet that every fold still takes with a bone folder, in mm. */
 export const thickestCaliperMm = (folds: readonly FoldToMake[]): number =>
-  Math.min(CARD_MM, HANDLING_LIMIT_MM['bone folder'] / Math.max(1, ...folds.map((fold) => fold.layers)))
+  Math.min(
+    CARD_MM,
+    HANDLING_LIMIT_MM['bone folder'] /
+      largest(
+        folds.map((fold) => fold.layers),
+        1,
+      ),
+  )
 
 /** Squares one can buy next to a side: the nearest below and above it, in mm; `null` where there is none. */
 export function nearestSquares(sheetMm: number): {
@@ -82,8 +93,8 @@ export function nearestSquares(sheetMm: number): {
   const below = sides.filter((side) => side <= sheetMm + 1e-6)
   const above = sides.filter((side) => side > sheetMm + 1e-6)
   return {
-    belowMm: below.length === 0 ? null : Math.max(...below),
-    aboveMm: above.length === 0 ? null : Math.min(...above),
+    belowMm: below.length === 0 ? null : largest(below),
+    aboveMm: above.length === 0 ? null : least(above),
   }
 }
 

@@ -1,2 +1,3 @@
 export * from './tolerance'
 export * from './log-counts'
+export * from './extremes'

@@ -1,3 +1,4 @@
+import { least } from '../numeric'
 /** A line and what goes on each of its pieces. */
 export interface JoinCounts {
   readonly pieces: number
@@ -7,4 +8,7 @@ export interface JoinCounts {
 
 /** Pieces that can be joined with what is folded: the scarcest part decides. Never more than are wanted. */
 export const joinable = ({ pieces, folded, parts }: JoinCounts): number =>
-  Math.min(pieces, folded, ...parts.map((part) => Math.floor(part.folded / part.perPiece)))
+  least(
+    parts.map((part) => Math.floor(part.folded / part.perPiece)),
+    Math.min(pieces, folded),
+  )

@@ -1,3 +1,4 @@
+import { largest } from '../numeric'
 import { countedLapMs } from '../time'
 import { cellKey, cellsOf, piecesOfTray, tapsOf } from './cells'
 import type { Cell, Grade, RunEvent, RunPlan, SpoilReason } from './types'
@@ -92,7 +93,10 @@ function gather(events: readonly RunEvent[]): Ledger {
 
 function pieceStates(plan: RunPlan, ledger: Ledger, total: number): readonly PieceState[] {
   const taps = tapsOf(plan.steps, plan.grain)
-  const highest = Math.max(total, ...[...ledger.done.values()].map((event) => event.piece))
+  const highest = largest(
+    [...ledger.done.values()].map((event) => event.piece),
+    total,
+  )
   return Array.from({ length: highest }, (_, index) => {
     const piece = index + 1
     const done = taps.flatMap((tap) => ledger.done.get(cellKey({ piece, ...tap })) ?? [])
@@ -105,7 +109,7 @@ function pieceStates(plan: RunPlan, ledger: Ledger, total: number): readonly Pie
       grade: ledger.grade.get(piece) ?? 'good',
       reason: ledger.reason.get(piece) ?? null,
       activeMs: done.reduce((sum, event) => sum + countedLapMs(event.lapMs, plan.grain), 0),
-      lastTapAtMs: done.length === 0 ? null : Math.max(...done.map((event) => event.atMs)),
+      lastTapAtMs: done.length === 0 ? null : largest(done.map((event) => event.atMs)),
     }
   })
 }

@@ -22,13 +22,13 @@ import {
 } from '@/data/repositories/runs'
 import { readEpoch } from '@/data/repositories/settings'
 import { parseFields } from '@/schema/field-errors'
-import { runEventBatch, type RunEventBatch } from '@/schema/run-event'
+import { runEvent, runEventBatch } from '@/schema/run-event'
 import { looseRunFields, projectRunFields } from '@/schema/run-start'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { readLibrary } from '../read/designs'
 import { readProject } from '../read/project'
-import { feedOf, runPlan, storedEvent, type RunFeed } from '../read/run'
+import { feedOf, runPlan, storedEvents, type RunFeed } from '../read/run'
 import { projectRun } from '../run-projection'
 import { currentSettings } from '../settings'
 import { lineAndPaper } from './cuts'
@@ -178,21 +178,26 @@ export const recordEvents = (
   deed(context, async (inDeed) => {
     const parsed = parseFields(runEventBatch, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
-    const batch: RunEventBatch = parsed.value
+    const { epoch: clientEpoch, since, events: sent } = parsed.value
     const { db, nowMs } = inDeed
     const run = await findRun(db, runId)
     if (!run) throw new RefusalError('NOT_FOUND')
     const { plan } = await runPlan(inDeed, run)
-    const fitting = batch.events.filter((event) => eventFits(plan, event))
+    const fitting = sent.flatMap((one) => {
+      const event = runEvent.safeParse(one)
+      return event.success && eventFits(plan, event.data) ? [event.data] : []
+    })
     let added = 0
     for (const event of fitting) if (await insertRunEvent(db, eventRow(runId, event, nowMs))) added++
     const rows = await eventsOfRun(db, runId)
-    if (added > 0) await projectRun(inDeed, runId, plan, rows.map(storedEvent))
+    if (added > 0) await projectRun(inDeed, runId, plan, storedEvents(run, rows))
     const epoch = await readEpoch(db)
+    // An id counts as kept only where it stands in this run's own ledger.
+    const known = new Set(rows.map((row) => row.id))
     return {
-      ...feedOf(epoch, rows, batch.epoch === epoch ? batch.since : 0),
-      kept: fitting.map((event) => event.id),
-      refused: batch.events.filter((event) => !fitting.includes(event)).map((event) => event.id),
+      ...feedOf(run, epoch, rows, clientEpoch === epoch ? since : 0),
+      kept: fitting.map((event) => event.id).filter((id) => known.has(id)),
+      refused: sent.map((event) => event.id).filter((id) => !known.has(id)),
     }
   })
 

@@ -1,3 +1,4 @@
+import { largest } from '@/core/numeric'
 import {
   hardestFolds,
   mainPart,
@@ -152,7 +153,10 @@ function endView({ program, shares, shown }: ShownFolds<EndOf>, sideUp: DesignPa
     front: assembled?.front ?? front,
     back: assembled?.back ?? back,
     sight: assembled?.sight ?? null,
-    mostLayers: Math.max(1, ...moves.map(({ figures }) => figures.after.mostLayers)),
+    mostLayers: largest(
+      moves.map(({ figures }) => figures.after.mostLayers),
+      1,
+    ),
     hardest: hardestFolds(foldsToMake(program, shown)),
   }
   endViews.set(shown, view)

@@ -1,3 +1,4 @@
+import { largest } from '@/core/numeric'
 import { demandFor, type RejectRate } from '@/core/batch'
 import { planGrid, type CutLayout, type CutPlan, type StockSheets } from '@/core/cut'
 import {
@@ -113,7 +114,7 @@ class Drawer {
     const yields = this.#stock
       .filter((line) => line.paper_id === paperId && line.offcut === 0)
       .map((line) => bestGrid(stockSheets(line).sizeUm, pieceUm).count)
-    const best = Math.max(0, ...yields)
+    const best = largest(yields, 0)
     return best === 0 ? null : Math.ceil(pieces / best)
   }
 }

@@ -151,6 +151,9 @@ async function viewOf(context: FlowContext, project: ProjectRow, history: Histor
 }
 
 /** Everything the pages of one project show; `null` where there is none of that id. */
+export const hasProject = async ({ db }: FlowContext, id: string): Promise<boolean> =>
+  (await findProject(db, id)) !== undefined
+
 export async function readProject(context: FlowContext, id: string): Promise<ProjectView | null> {
   const project = await findProject(context.db, id)
   return project ? viewOf(context, project, await readHistory(context)) : null

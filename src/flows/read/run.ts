@@ -7,7 +7,14 @@ import {
   type GaugeSettings,
   type Rigour,
 } from '@/core/design'
-import type { RunEvent, RunPlan, TapGrain, TrayOrder } from '@/core/run'
+import {
+  believedAtMs,
+  timeBelieved,
+  type RunEvent,
+  type RunPlan,
+  type TapGrain,
+  type TrayOrder,
+} from '@/core/run'
 import { mmFromUm } from '@/core/units'
 import { papersById } from '@/data/repositories/papers'
 import { findProject } from '@/data/repositories/projects'
@@ -57,6 +64,8 @@ export interface RunView {
   readonly plan: RunPlan
   readonly steps: readonly SaidStep[]
   readonly feed: RunFeed
+  /** Taps whose clock cannot be right; they are taken to have been when they arrived. */
+  readonly oddClocks: number
 }
 
 /** The plan a run was started with, from its row and its pinned design. */
@@ -93,14 +102,31 @@ export async function runPlan(
   }
 }
 
-/** An event as it was stored. The body was checked on its way in. */
-export const storedEvent = (row: RunEventRow): RunEvent => JSON.parse(row.body) as RunEvent
+type Started = Pick<RunRow, 'started_at_ms'>
 
-export function feedOf(epoch: string, rows: readonly RunEventRow[], since: number): RunFeed {
+const receipt = ({ started_at_ms }: Started, { received_at_ms }: RunEventRow) => ({
+  startedAtMs: started_at_ms,
+  receivedAtMs: received_at_ms,
+})
+
+/**
+ * Events as they were stored; bodies were checked on their way in. A tap whose clock cannot be right is kept, but taken
+ * to have been when it arrived.
+ */
+export const storedEvents = (run: Started, rows: readonly RunEventRow[]): readonly RunEvent[] =>
+  rows.map((row) => {
+    const event = JSON.parse(row.body) as RunEvent
+    return { ...event, atMs: believedAtMs(event.atMs, receipt(run, row)) }
+  })
+
+export function feedOf(run: Started, epoch: string, rows: readonly RunEventRow[], since: number): RunFeed {
   return {
     epoch,
     seq: rows.at(-1)?.seq ?? 0,
-    events: rows.filter((row) => row.seq > since).map(storedEvent),
+    events: storedEvents(
+      run,
+      rows.filter((row) => row.seq > since),
+    ),
   }
 }
 
@@ -113,6 +139,7 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
   if (!design) return null
   const { plan, steps } = await runPlan(context, run)
   const [paper] = await papersById(db, run.paper_id === null ? [] : [run.paper_id])
+  const rows = await eventsOfRun(db, id)
   const project = run.project_id === null ? undefined : await findProject(db, run.project_id)
   return {
     id: run.id,
@@ -130,7 +157,8 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
     archived: run.archived_at_ms !== null,
     plan,
     steps,
-    feed: feedOf(await readEpoch(db), await eventsOfRun(db, id), 0),
+    feed: feedOf(run, await readEpoch(db), rows, 0),
+    oddClocks: rows.filter((row) => !timeBelieved(row.at_ms, receipt(run, row))).length,
   }
 }
 

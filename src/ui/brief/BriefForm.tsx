@@ -19,7 +19,7 @@ interface BriefFormProps {
   readonly designs: readonly DesignDocument[]
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
-  readonly save: (values: BriefValues) => Promise<DeedResult<{ readonly projectId: string }>>
+  readonly save: (values: BriefValues, press: string) => Promise<DeedResult<{ readonly projectId: string }>>
   readonly deed: string
 }
 

@@ -1,3 +1,4 @@
+import { largest, least } from '@/core/numeric'
 import fc from 'fast-check'
 import { LIBRARY, measureDesign } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -51,7 +52,7 @@ test('shares are as even as they come and always add up', () => {
     fc.property(fc.nat(10_000), fc.integer({ min: 1, max: 30 }), (total, count) => {
       const shares = evenShares(total, count)
       expect(shares.reduce((sum, share) => sum + share, 0)).toBe(total)
-      expect(Math.max(...shares) - Math.min(...shares)).toBeLessThanOrEqual(1)
+      expect(largest(shares) - least(shares)).toBeLessThanOrEqual(1)
     }),
   )
 })

@@ -1,3 +1,4 @@
+import { largest } from '@/core/numeric'
 import Link from 'next/link'
 import {
   thickestCaliperMm,
@@ -60,7 +61,7 @@ export function LayOut({
         {end ? (
           <Row name="Paper">
             up to {formatLimit(thickestCaliperMm(end.hardest))} a sheet:{' '}
-            {plural(Math.max(...end.hardest.map(({ layers }) => layers)), 'layer')} at most in one fold
+            {plural(largest(end.hardest.map(({ layers }) => layers)), 'layer')} at most in one fold
           </Row>
         ) : null}
         <Row name="Source">{design.origin}</Row>

@@ -22,7 +22,7 @@ interface JustFoldProps {
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
   readonly hand: 'right' | 'left'
-  readonly start: (run: LooseRun) => Promise<DeedResult<{ readonly runId: string }>>
+  readonly start: (run: LooseRun, press: string) => Promise<DeedResult<{ readonly runId: string }>>
 }
 
 /** A run with no project around it: paper, size, how many, and go. */

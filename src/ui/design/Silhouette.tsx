@@ -1,3 +1,4 @@
+import { largest, least } from '@/core/numeric'
 import { outlineMm, variantOf, type DesignDocument, type GaugeSettings } from '@/core/design'
 
 interface SilhouetteProps {
@@ -21,8 +22,8 @@ export function Silhouette({
   const points = outlineMm(design, variantOf(design, variantKey), sheetMm, gauges)
   const xs = points.map((point) => point.x)
   const ys = points.map((point) => -point.y)
-  const [left, top] = [Math.min(...xs), Math.min(...ys)]
-  const [width, height] = [Math.max(...xs) - left, Math.max(...ys) - top]
+  const [left, top] = [least(xs), least(ys)]
+  const [width, height] = [largest(xs) - left, largest(ys) - top]
   const margin = 0.03 * Math.max(width, height)
   return (
     <svg

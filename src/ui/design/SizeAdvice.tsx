@@ -1,3 +1,4 @@
+import { largest } from '@/core/numeric'
 import {
   finishedSizes,
   highPerWide,
@@ -146,8 +147,8 @@ function FromDrawer(props: SizeAdviceProps) {
         The drawer gives {plural(from, pieceNoun(part.perSquare, high))} of that in {paper.name}.
       </p>
     )
-  const largestMm = Math.max(
-    ...there.map(({ widthMm, heightMm }) => {
+  const largestMm = largest(
+    there.map(({ widthMm, heightMm }) => {
       const [short, long] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)]
       return high <= 1 ? Math.min(long, short / high) : Math.min(short, long / high)
     }),

@@ -1,3 +1,4 @@
+import { largest } from '@/core/numeric'
 import { renderToStaticMarkup } from 'react-dom/server'
 import {
   LIBRARY,
@@ -64,7 +65,7 @@ function endsOf(id: string): {
       front: assembled?.front ?? front,
       back: assembled?.back ?? back,
       sight: assembled?.sight ?? null,
-      mostLayers: Math.max(...moves.map(({ figures }) => figures.after.mostLayers)),
+      mostLayers: largest(moves.map(({ figures }) => figures.after.mostLayers)),
       hardest: [],
     }
   }

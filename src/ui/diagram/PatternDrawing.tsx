@@ -1,3 +1,4 @@
+import { largest, least } from '@/core/numeric'
 import type { CreasePattern, Letter } from '@/core/fold'
 import type { Point } from '@/core/geometry'
 import { pathOf, strokeOf, viewOf } from './view'
@@ -23,11 +24,7 @@ export function PatternDrawing({ pattern, places, title }: PatternDrawingProps) 
   const { outline, creases } = pattern
   const xs = outline.map((p) => p.x)
   const ys = outline.map((p) => p.y)
-  const view = viewOf(
-    { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) },
-    60,
-    false,
-  )
+  const view = viewOf({ left: least(xs), right: largest(xs), bottom: least(ys), top: largest(ys) }, 60, false)
   return (
     <svg viewBox={`0 0 ${view.width} ${view.height}`} role="img" aria-label={title} className="h-96 w-full">
       <path

@@ -1,3 +1,4 @@
+import { largest, least } from '@/core/numeric'
 import type { FoldPicture } from '@/core/fold'
 import type { PaperFaces } from './FoldDiagram'
 
@@ -15,9 +16,15 @@ const FLATTEST = 10
 export function StackSide({ section, faces, className = 'h-40 w-full' }: StackSideProps) {
   const { layers, loops, moving } = section
   if (layers.length === 0) return null
-  const left = Math.min(...layers.map((layer) => layer.from), 0)
-  const right = Math.max(...layers.map((layer) => layer.to), 0)
-  const top = Math.max(...layers.map((layer) => layer.level))
+  const left = least(
+    layers.map((layer) => layer.from),
+    0,
+  )
+  const right = largest(
+    layers.map((layer) => layer.to),
+    0,
+  )
+  const top = largest(layers.map((layer) => layer.level))
   const gap = Math.max(FLATTEST, Math.min(26, 210 / (top + 1)))
   const high = top * gap + 2 * MARGIN
   const x = (value: number) => round(MARGIN + ((value - left) / (right - left || 1)) * (WIDE - 2 * MARGIN))
@@ -81,7 +88,7 @@ const round = (value: number): number => Math.round(value * 10) / 10
 
 /** Which end of the stack is closed by folds and which is open, in words. */
 export function endWords({ layers, loops }: NonNullable<FoldPicture['section']>): string {
-  const [left, right] = [Math.min(...layers.map((one) => one.from)), Math.max(...layers.map((one) => one.to))]
+  const [left, right] = [least(layers.map((one) => one.from)), largest(layers.map((one) => one.to))]
   const words = (side: 1 | -1, end: number) => {
     const folded = loops.filter((loop) => loop.side === side && Math.abs(loop.at - end) < 1e-3).length
     return folded === 0 ? 'open' : 'closed'

@@ -39,3 +39,7 @@ export function formatMoney(
   const format = numberFormat(locale, { style: 'currency', currency })
   return format.format(minor / 10 ** (format.resolvedOptions().maximumFractionDigits ?? 2))
 }
+
+/** The size of a file: `3.3 MB`. */
+export const formatBytes = (bytes: number, { locale }: Pick<Preferences, 'locale'>): string =>
+  `${numberFormat(locale, { maximumFractionDigits: 1 }).format(bytes / 1e6)} MB`

@@ -1,5 +1,6 @@
 export * from './preferences'
 export * from './lengths'
 export * from './times'
+export * from './trouble-words'
 export * from './counts'
 export * from './refusal-words'

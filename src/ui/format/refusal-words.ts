@@ -1,9 +1,18 @@
 import type { Refusal } from '@/flows/deed'
+import type { DatabaseProblem } from '@/data/database-problem'
+import { BACKUP_WORDS, TROUBLE_WORDS } from './trouble-words'
 
 type Words = (detail: Refusal['detail']) => string
 
+const NOTHING_KEPT = 'Nothing of this was kept.'
+
 /** What each refusal means to a person, and what to do next. The only place that says so. */
 const WORDS: Readonly<Record<Refusal['code'], Words>> = {
+  BUSY: () => `${TROUBLE_WORDS.BUSY} ${NOTHING_KEPT}`,
+  FULL: () => `${TROUBLE_WORDS.FULL} ${NOTHING_KEPT}`,
+  READ_ONLY: () => `${TROUBLE_WORDS.READ_ONLY} ${NOTHING_KEPT}`,
+  GONE: () => `${TROUBLE_WORDS.GONE} ${NOTHING_KEPT}`,
+  BROKEN: () => `${TROUBLE_WORDS.BROKEN} ${NOTHING_KEPT}`,
   FIELDS: () => 'Some fields need another look. Nothing was saved yet.',
   NOT_FOUND: () => 'This is no longer there. Load the page again.',
   LINE_IN_USE: ({ line, cuts = 0, runs = 0 }) =>
@@ -21,11 +30,13 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   NOTHING_JOINED: () => 'Nothing is joined yet.',
   PROOF_MISSING: () => 'Cut and fold the proof piece first.',
   ALREADY_HANDED_OVER: () => 'This project is handed over already.',
-  BAD_BACKUP: ({ why = '' }) => `${why}`,
-  TOO_LARGE: ({ most = '' }) => `This file is larger than ${most}. Nothing was changed.`,
+  ALREADY_KEPT: () =>
+    'Your press before this one was kept after all; only its answer got lost. Load the page again, look at what is there, and change it from there.',
+  BAD_BACKUP: ({ problem, message }) =>
+    `${BACKUP_WORDS[problem as DatabaseProblem]} ${message === '' ? 'Nothing was changed.' : message}`,
   WRONG_PASSPHRASE: () => 'This is not the passphrase. Try again.',
-  TOO_MANY_TRIES: ({ minutes = 1 }) =>
-    `Too many wrong tries. Wait ${minutes} min, or set a new passphrase on the machine with: npm run passphrase`,
+  TOO_MANY_TRIES: ({ seconds = 60 }) =>
+    `Too many wrong tries. Wait ${seconds} s and try again. Or set a new passphrase on the machine with: npm run passphrase`,
   VALUE: ({ name, value, unit = '', min, max }) =>
     min !== undefined && max !== undefined
       ? `${name} is ${value} ${unit}; it must be from ${min} to ${max} ${unit}.`

@@ -3,10 +3,11 @@
 import { useState, useTransition, type ReactNode } from 'react'
 import type { DeedResult } from '@/flows/deed'
 import { refusalWords } from '../format'
+import { usePress } from './usePress'
 
 interface DeedButtonProps {
-  /** A server action with what it needs already bound. */
-  readonly act: () => Promise<DeedResult<unknown>>
+  /** A server action with what it needs already bound; it is given the press's id. */
+  readonly act: (press: string) => Promise<DeedResult<unknown>>
   readonly children: ReactNode
   readonly className?: string
   readonly label?: string
@@ -15,11 +16,12 @@ interface DeedButtonProps {
 /** One press, one deed; a refusal is said beside the button. */
 export function DeedButton({ act, children, className = 'btn btn-outline', label }: DeedButtonProps) {
   const [pending, start] = useTransition()
+  const pressOnce = usePress()
   const [problem, setProblem] = useState<string | null>(null)
   const press = () =>
     start(async () => {
       try {
-        const result = await act()
+        const result = await pressOnce(act)
         setProblem(result.ok ? null : refusalWords(result))
       } catch {
         setProblem('Kelpfield did not answer. Try again in a moment.')

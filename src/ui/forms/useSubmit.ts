@@ -5,6 +5,7 @@ import { useCallback, useState, useTransition } from 'react'
 import type { DeedResult } from '@/flows/deed'
 import type { FieldErrors } from '@/schema/field-errors'
 import { refusalWords } from '../format'
+import { usePress } from './usePress'
 
 interface Submit<Values, Value> {
   readonly fields: FieldErrors
@@ -18,12 +19,15 @@ interface Submit<Values, Value> {
 const focusFirstError = () =>
   requestAnimationFrame(() => document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus())
 
-/** Sends a form to a server action; errors come back by field and what was typed stays. */
+/**
+ * Sends a form to a server action with the press's id; errors come back by field and what was typed stays.
+ */
 export function useSubmit<Values, Value>(
-  action: (values: Values) => Promise<DeedResult<Value>>,
+  action: (values: Values, press: string) => Promise<DeedResult<Value>>,
   onDone: (value: Value, router: ReturnType<typeof useRouter>) => void,
 ): Submit<Values, Value> {
   const router = useRouter()
+  const pressOnce = usePress()
   const [pending, start] = useTransition()
   const [fields, setFields] = useState<FieldErrors>({})
   const [message, setMessage] = useState<string | null>(null)
@@ -32,7 +36,7 @@ export function useSubmit<Values, Value>(
     (values: Values) =>
       start(async () => {
         try {
-          const result = await action(values)
+          const result = await pressOnce((press) => action(values, press))
           setFields(result.ok ? {} : result.fields)
           setMessage(result.ok ? null : refusalWords(result))
           if (result.ok) {
@@ -43,7 +47,7 @@ export function useSubmit<Values, Value>(
           setMessage('Kelpfield did not answer. What you entered is still here: try again in a moment.')
         }
       }),
-    [action, onDone, router],
+    [action, onDone, router, pressOnce],
   )
   return { fields, message, pending, submit, last }
 }

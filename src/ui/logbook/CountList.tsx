@@ -1,3 +1,4 @@
+import { largest } from '@/core/numeric'
 interface CountListProps {
   readonly title: string
   readonly rows: readonly (readonly [name: string, count: number])[]
@@ -6,7 +7,10 @@ interface CountListProps {
 
 /** Counts as bars with their numbers, the largest setting the length. */
 export function CountList({ title, rows, empty }: CountListProps) {
-  const most = Math.max(1, ...rows.map(([, count]) => count))
+  const most = largest(
+    rows.map(([, count]) => count),
+    1,
+  )
   return (
     <section>
       <h2 className="text-2xl">{title}</h2>

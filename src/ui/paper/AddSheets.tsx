@@ -20,7 +20,7 @@ interface SheetsValues {
 interface AddSheetsProps {
   readonly paperId: string
   readonly preferences: Preferences
-  readonly add: (values: SheetsValues) => Promise<DeedResult<null>>
+  readonly add: (values: SheetsValues, press: string) => Promise<DeedResult<null>>
 }
 
 const OWN_SIZE = 'own'

@@ -9,7 +9,7 @@ interface CountSheetsProps {
   readonly stockItemId: string
   readonly amount: number
   readonly what: string
-  readonly count: (input: { stockItemId: string; amount: string }) => Promise<DeedResult<null>>
+  readonly count: (input: { stockItemId: string; amount: string }, press: string) => Promise<DeedResult<null>>
 }
 
 const stay = () => undefined

@@ -20,7 +20,7 @@ export interface PaperValues {
 
 interface PaperFormProps {
   readonly initial: PaperValues
-  readonly save: (values: PaperValues) => Promise<DeedResult<{ readonly paperId: string }>>
+  readonly save: (values: PaperValues, press: string) => Promise<DeedResult<{ readonly paperId: string }>>
   readonly deed: string
 }
 

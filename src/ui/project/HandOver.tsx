@@ -12,7 +12,7 @@ const stay = () => undefined
 export function HandOver({
   handOver,
 }: {
-  readonly handOver: (input: { note: string }) => Promise<DeedResult<unknown>>
+  readonly handOver: (input: { note: string }, press: string) => Promise<DeedResult<unknown>>
 }) {
   const [note, setNote] = useState('')
   const { fields, message, pending, submit } = useSubmit(handOver, stay)

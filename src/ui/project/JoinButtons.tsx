@@ -1,28 +1,27 @@
 'use client'
 
-import { nanoid } from 'nanoid'
 import type { DeedResult } from '@/flows/deed'
 import { DeedButton } from '../forms/DeedButton'
 
 interface JoinButtonsProps {
   readonly what: string
-  readonly join: (press: { id: string; delta: 1 | -1 }) => Promise<DeedResult<unknown>>
+  readonly join: (delta: 1 | -1, press: string) => Promise<DeedResult<unknown>>
 }
 
-/** One more joined, or one back. Each press carries its own mark, so that it counts once. */
+/** One more joined, or one back. */
 export function JoinButtons({ what, join }: JoinButtonsProps) {
   return (
     <div className="flex flex-wrap gap-3">
       <DeedButton
         className="btn btn-primary btn-lg"
-        act={() => join({ id: nanoid(), delta: 1 })}
+        act={(press) => join(1, press)}
         label={`One more joined: ${what}`}
       >
         One more joined
       </DeedButton>
       <DeedButton
         className="btn btn-ghost btn-lg"
-        act={() => join({ id: nanoid(), delta: -1 })}
+        act={(press) => join(-1, press)}
         label={`Undo one: ${what}`}
       >
         Undo one

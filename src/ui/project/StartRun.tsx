@@ -25,7 +25,7 @@ interface StartRunProps {
   readonly hand: 'right' | 'left'
   /** The ways the design can be folded. */
   readonly ways: readonly Way[]
-  readonly start: (how: HowFolded) => Promise<DeedResult<{ readonly runId: string }>>
+  readonly start: (how: HowFolded, press: string) => Promise<DeedResult<{ readonly runId: string }>>
 }
 
 const WAY_WORDS: Readonly<Record<Way, string>> = {

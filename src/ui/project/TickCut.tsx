@@ -10,7 +10,7 @@ interface TickCutProps {
   readonly id: string
   readonly sheets: number
   readonly what: string
-  readonly tick: (sheets: string) => Promise<DeedResult<unknown>>
+  readonly tick: (sheets: string, press: string) => Promise<DeedResult<unknown>>
 }
 
 const stay = () => undefined

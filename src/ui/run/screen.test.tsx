@@ -29,6 +29,7 @@ const RUN: RunView = {
   archived: false,
   plan: PLAN,
   steps: [],
+  oddClocks: 0,
   feed: { epoch: 'e', seq: 0, events: [] },
 }
 const nothing = () => undefined

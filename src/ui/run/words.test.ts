@@ -45,6 +45,7 @@ function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
       normal: step.normal ?? null,
       look: step.look ?? [],
     })),
+    oddClocks: 0,
     feed: { epoch: 'e', seq: 0, events: [] },
   }
 }

@@ -8,21 +8,44 @@ import { useSubmit } from '../forms/useSubmit'
 
 interface PassphraseFormProps {
   readonly set: boolean
-  readonly save: (passphrase: string) => Promise<DeedResult<null>>
+  /** Whether the one that is set has to be given too: open to the room. */
+  readonly askOld: boolean
+  readonly save: (input: { passphrase: string; old: string }) => Promise<DeedResult<null>>
 }
 
-export function PassphraseForm({ set, save }: PassphraseFormProps) {
-  const [passphrase, setPassphrase] = useState('')
-  const { fields, message, pending, submit } = useSubmit(save, () => setPassphrase(''))
+const EMPTY = { passphrase: '', old: '' }
+
+export function PassphraseForm({ set, askOld, save }: PassphraseFormProps) {
+  const [values, setValues] = useState(EMPTY)
+  const { fields, message, pending, submit } = useSubmit(save, () => setValues(EMPTY))
   return (
     <form
       className="flex flex-col gap-3"
       onSubmit={(event) => {
         event.preventDefault()
-        submit(passphrase)
+        submit(values)
       }}
     >
       <FormMessage message={message} />
+      {set && askOld ? (
+        <Field
+          id="old-passphrase"
+          label="The passphrase that is set"
+          error={fields['old']}
+          hint="Forgotten? On the machine, npm run passphrase sets a new one."
+        >
+          {(aria) => (
+            <input
+              {...aria}
+              type="password"
+              autoComplete="current-password"
+              className="input w-full"
+              value={values.old}
+              onChange={(event) => setValues({ ...values, old: event.target.value })}
+            />
+          )}
+        </Field>
+      ) : null}
       <Field
         id="new-passphrase"
         label={set ? 'A new passphrase' : 'Passphrase'}
@@ -39,8 +62,8 @@ export function PassphraseForm({ set, save }: PassphraseFormProps) {
             type="password"
             autoComplete="new-password"
             className="input w-full"
-            value={passphrase}
-            onChange={(event) => setPassphrase(event.target.value)}
+            value={values.passphrase}
+            onChange={(event) => setValues({ ...values, passphrase: event.target.value })}
           />
         )}
       </Field>

@@ -1,6 +1,7 @@
 'use server'
 
-import { act } from '@/app/_server/act'
+import { actOnce } from '@/app/_server/act'
 import { startLooseRun } from '@/flows/deeds/runs'
 
-export const startLooseRunAction = async (input: unknown) => act((context) => startLooseRun(context, input))
+export const startLooseRunAction = async (input: unknown, press: unknown) =>
+  actOnce(press, 'just fold', input, (context) => startLooseRun(context, input))

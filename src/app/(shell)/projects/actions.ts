@@ -1,6 +1,6 @@
 'use server'
 
-import { act, actOn } from '@/app/_server/act'
+import { actOn, actOnBoth, actOnce, actOnceOn } from '@/app/_server/act'
 import { archiveProject } from '@/flows/deeds/archive-project'
 import { tickCut, undoCut } from '@/flows/deeds/cuts'
 import { handOver, recordJoin, undoHandOver } from '@/flows/deeds/joins'
@@ -8,39 +8,42 @@ import { acceptProof, askProofAgain, cutProof, skipProof } from '@/flows/deeds/p
 import { startProjectRun } from '@/flows/deeds/runs'
 import { saveBrief } from '@/flows/deeds/save-brief'
 
-export const createProjectAction = async (input: unknown) => act((context) => saveBrief(context, null, input))
+// `press` is the id that the client made for this press: doubled, retried or late, it counts once.
 
-export const saveBriefAction = async (projectId: unknown, input: unknown) =>
-  actOn(projectId, (context, id) => saveBrief(context, id, input))
+export const createProjectAction = async (input: unknown, press: unknown) =>
+  actOnce(press, 'plan a project', input, (context) => saveBrief(context, null, input))
+
+export const saveBriefAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'save the brief of', input, (context, id) => saveBrief(context, id, input))
 
 export const archiveProjectAction = async (projectId: unknown, away: unknown) =>
   actOn(projectId, (context, id) => archiveProject(context, id, away === true))
 
-export const cutProofAction = async (projectId: unknown, input: unknown) =>
-  actOn(projectId, (context, id) => cutProof(context, id, input))
+export const cutProofAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'cut a proof for', input, (context, id) => cutProof(context, id, input))
 
 export const acceptProofAction = async (projectId: unknown, input: unknown) =>
   actOn(projectId, (context, id) => acceptProof(context, id, input))
 
 export const skipProofAction = async (projectId: unknown, lineId: unknown) =>
-  actOn(projectId, (context, id) => skipProof(context, id, String(lineId)))
+  actOnBoth(projectId, lineId, skipProof)
 
 export const askProofAgainAction = async (projectId: unknown, lineId: unknown) =>
-  actOn(projectId, (context, id) => askProofAgain(context, id, String(lineId)))
+  actOnBoth(projectId, lineId, askProofAgain)
 
-export const tickCutAction = async (projectId: unknown, input: unknown) =>
-  actOn(projectId, (context, id) => tickCut(context, id, input))
+export const tickCutAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'tick a cut of', input, (context, id) => tickCut(context, id, input))
 
 export const undoCutAction = async (projectId: unknown, cutId: unknown) =>
-  actOn(projectId, (context, id) => undoCut(context, id, String(cutId)))
+  actOnBoth(projectId, cutId, undoCut)
 
-export const startRunAction = async (projectId: unknown, input: unknown) =>
-  actOn(projectId, (context, id) => startProjectRun(context, id, input))
+export const startRunAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'start a run of', input, (context, id) => startProjectRun(context, id, input))
 
-export const recordJoinAction = async (projectId: unknown, input: unknown) =>
-  actOn(projectId, (context, id) => recordJoin(context, id, input))
+export const recordJoinAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'join one of', input, (context, id) => recordJoin(context, id, input))
 
-export const handOverAction = async (projectId: unknown, input: unknown) =>
-  actOn(projectId, (context, id) => handOver(context, id, input))
+export const handOverAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'hand over', input, (context, id) => handOver(context, id, input))
 
 export const undoHandOverAction = async (projectId: unknown) => actOn(projectId, undoHandOver)

@@ -1,7 +1,10 @@
 'use server'
 
+import { z } from 'zod'
 import { act } from '@/app/_server/act'
+import { goBackTo } from '@/flows/backup'
 import { saveSettings, switchUnit } from '@/flows/settings'
+import { config, roomContext } from '@/flows/context'
 import { setPassphrase } from '@/flows/room'
 
 export async function switchUnitAction(): Promise<void> {
@@ -10,5 +13,14 @@ export async function switchUnitAction(): Promise<void> {
 
 export const saveSettingsAction = async (input: unknown) => act((context) => saveSettings(context, input))
 
-export const setPassphraseAction = async (passphrase: unknown) =>
-  act((context) => setPassphrase(context, typeof passphrase === 'string' ? passphrase : ''))
+const passphraseFields = z.object({ passphrase: z.string(), old: z.string() })
+
+/** Open to the room, whoever sets a new passphrase has to know the old one: an unlocked tablet may lie about. */
+export const setPassphraseAction = async (input: unknown) =>
+  act(async () => {
+    const { passphrase, old } = passphraseFields.catch({ passphrase: '', old: '' }).parse(input)
+    return setPassphrase(await roomContext(), passphrase, config().room ? old : null)
+  })
+
+/** Goes back to a database that a backup took the place of. */
+export const goBackAction = async (name: unknown) => act(() => goBackTo(z.string().catch('').parse(name)))

@@ -1,17 +1,21 @@
 import type { Metadata } from 'next'
 import { openPage } from '@/app/_server/guard'
-import { config } from '@/flows/context'
+import { replacedDatabases } from '@/flows/backup'
+import { config, roomContext } from '@/flows/context'
 import { passphraseSet } from '@/flows/room'
+import { formatBytes, formatMoment } from '@/ui/format'
+import { GoBack } from '@/ui/settings/GoBack'
 import { PassphraseForm } from '@/ui/settings/PassphraseForm'
 import { RestoreForm } from '@/ui/settings/RestoreForm'
 import { SettingsForm } from '@/ui/settings/SettingsForm'
-import { saveSettingsAction, setPassphraseAction } from './actions'
+import { goBackAction, saveSettingsAction, setPassphraseAction } from './actions'
 
 export const metadata: Metadata = { title: 'Settings' }
 
 export default async function SettingsPage() {
-  const { context, settings } = await openPage()
-  const set = await passphraseSet(context)
+  const { settings, preferences } = await openPage()
+  const set = await passphraseSet(await roomContext())
+  const replaced = await replacedDatabases()
   return (
     <>
       <h1 className="text-4xl">Settings</h1>
@@ -43,12 +47,25 @@ export default async function SettingsPage() {
             </p>
             <h3 className="mt-6 text-xl">Put a backup back</h3>
             <p className="mt-1">
-              It replaces everything that is here now. What is here is kept beside it on the machine, as
-              kelpfield.db.before-restore.
+              It replaces everything that is here now, but for the passphrase. What is here is kept beside it
+              on the machine, and you can go back to it.
             </p>
             <div className="mt-3">
               <RestoreForm />
             </div>
+            {replaced.length === 0 ? null : (
+              <>
+                <h3 className="mt-6 mb-2 text-xl">What was here before</h3>
+                <GoBack
+                  goBack={goBackAction}
+                  databases={replaced.map(({ name, replacedAtMs, bytes }) => ({
+                    name,
+                    when: formatMoment(replacedAtMs, preferences),
+                    size: formatBytes(bytes, preferences),
+                  }))}
+                />
+              </>
+            )}
           </section>
           <section className="sheet-panel p-6" aria-labelledby="room">
             <h2 id="room" className="text-2xl">
@@ -60,7 +77,7 @@ export default async function SettingsPage() {
                 : 'Kelpfield listens on this machine only. To open it to the room, set a passphrase, then start it with: npm start -- --room'}
             </p>
             <div className="mt-3">
-              <PassphraseForm set={set} save={setPassphraseAction} />
+              <PassphraseForm set={set} askOld={config().room} save={setPassphraseAction} />
             </div>
           </section>
         </div>

@@ -1,35 +1,36 @@
-import { createReadStream, mkdtempSync, rmSync, statSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { randomUUID } from 'node:crypto'
+import { createReadStream, fstatSync, openSync, rmSync } from 'node:fs'
+import { dirname, join } from 'node:path'
 import { Readable } from 'node:stream'
-import { openHandler } from '@/app/_server/guard'
+import { handler, methodNotAllowed } from '@/app/_server/guard'
+import { temporaryFolder } from '@/data/folder-claim'
 import { takeBackup } from '@/flows/backup'
-import { nowMs } from '@/flows/context'
+import { config, nowMs } from '@/flows/context'
 
 export const dynamic = 'force-dynamic'
 
-/** The whole database as one file, consistent while in use. */
-export async function GET(request: Request): Promise<Response> {
-  const opened = await openHandler(request)
-  if ('response' in opened) return opened.response
-  const folder = mkdtempSync(join(tmpdir(), 'kelpfield-backup-'))
-  const remove = () => rmSync(folder, { recursive: true, force: true })
+/**
+ * The whole database as one file, consistent while in use. The copy loses its name before the first byte goes out, so
+ * that it is gone from the disk however the answer ends.
+ */
+export const GET = handler({ reads: 'own pages only' }, async () => {
+  const path = join(temporaryFolder(dirname(config().databasePath)), `${randomUUID()}.db`)
   try {
-    const path = join(folder, 'kelpfield.db')
     await takeBackup(path)
-    const stream = createReadStream(path)
-    stream.on('close', remove)
+    const fd = openSync(path, 'r')
     const day = new Date(nowMs()).toISOString().slice(0, 10)
-    return new Response(Readable.toWeb(stream) as ReadableStream, {
+    return new Response(Readable.toWeb(createReadStream('', { fd })) as ReadableStream, {
       headers: {
         'content-type': 'application/vnd.sqlite3',
-        'content-length': String(statSync(path).size),
+        'content-length': String(fstatSync(fd).size),
         'content-disposition': `attachment; filename="kelpfield-${day}.db"`,
         'cache-control': 'no-store',
       },
     })
-  } catch (error) {
-    remove()
-    throw error
+  } finally {
+    rmSync(path, { force: true })
   }
-}
+})
+
+/** Next would answer HEAD by taking a whole backup. */
+export const HEAD = methodNotAllowed

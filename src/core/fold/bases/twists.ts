@@ -1,3 +1,4 @@
+import { least } from '../../numeric'
 import {
   at,
   boxMeasures,
@@ -101,7 +102,7 @@ function toEdge([x, y]: Spot, degrees: number): Spot {
     const slope = dx * nx + dy * ny
     return slope > 1e-9 ? (Math.sqrt(3) / 4 - x * nx - y * ny) / slope : Infinity
   })
-  const length = Math.min(...reach)
+  const length = least(reach)
   return [x + dx * length, y + dy * length]
 }
 const corner = (k: number): PointSpec => spot(polar(60 * k, 0.5))

@@ -1,3 +1,4 @@
+import { least } from '../../numeric'
 import fc from 'fast-check'
 import {
   after,
@@ -307,7 +308,7 @@ describe('the check finds what is wrong', () => {
     )
     if (!result.ok) throw new Error(JSON.stringify(result.faults))
     const { state } = result
-    const start = (index: number) => Math.min(...(state.faces[index]?.sheet.map((p) => p.x) ?? []))
+    const start = (index: number) => least(state.faces[index]?.sheet.map((p) => p.x) ?? [])
     const part = (index: number) => state.faces.filter((_, other) => start(other) < start(index)).length
     const faces = state.faces.length
     const above = state.above.map((value, at) => {

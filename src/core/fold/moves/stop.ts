@@ -10,7 +10,7 @@ import {
   type Point,
 } from '../../geometry'
 import { CoreError } from '../../errors'
-import { SAME_POINT } from '../../numeric'
+import { SAME_POINT, largest, least } from '../../numeric'
 import { closeGrip, halvesOf, type Grip, type SimpleFold } from './grip'
 import { lying } from '../state/start'
 import { relation, type FoldedState } from '../state/types'
@@ -44,7 +44,7 @@ export function stopLine(
   const moving = closeGrip(state, { line: loose, way, grip }, halvesOf(state, loose))
   /** How far the line may go until one of these points lies on the moving side. */
   const until = (points: readonly Point[]): number =>
-    points.length === 0 ? Infinity : Math.max(0, -Math.max(...points.map((p) => signedDistance(loose, p))))
+    points.length === 0 ? Infinity : Math.max(0, -largest(points.map((p) => signedDistance(loose, p))))
   const atCreases = state.hinges.map(({ first, second, from, to }) => {
     const pose = state.faces[first]?.pose
     return pose && moving.has(first) !== moving.has(second)
@@ -60,6 +60,6 @@ export function stopLine(
         : until(overlap(shapes[face] ?? [], shapes[other] ?? [])),
     ),
   )
-  const go = Math.min(furthest, ...atCreases, ...underEdges)
+  const go = least([...atCreases, ...underEdges], furthest)
   return { ...loose, origin: plus(loose.origin, times(leftOf(loose.direction), -go)) }
 }

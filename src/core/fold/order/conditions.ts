@@ -10,7 +10,7 @@ import {
   type Point,
   type Polygon,
 } from '../../geometry'
-import { SAME_AREA, SAME_POINT } from '../../numeric'
+import { SAME_AREA, SAME_POINT, largest, least } from '../../numeric'
 
 /** A crease as it lies folded: its two faces and the stretch. Flat where the faces lie on both sides of it. */
 export interface FoldedCrease {
@@ -67,10 +67,10 @@ interface Box {
   readonly top: number
 }
 const boxOf = (points: readonly Point[]): Box => ({
-  left: Math.min(...points.map((p) => p.x)),
-  right: Math.max(...points.map((p) => p.x)),
-  bottom: Math.min(...points.map((p) => p.y)),
-  top: Math.max(...points.map((p) => p.y)),
+  left: least(points.map((p) => p.x)),
+  right: largest(points.map((p) => p.x)),
+  bottom: least(points.map((p) => p.y)),
+  top: largest(points.map((p) => p.y)),
 })
 const meets = (a: Box, b: Box): boolean =>
   a.right > b.left - PROBE && b.right > a.left - PROBE && a.top > b.bottom - PROBE && b.top > a.bottom - PROBE

@@ -1,3 +1,4 @@
+import { largest } from '../../numeric'
 import { after, distance, lineThrough, move, reflection, type Isometry } from '../../geometry'
 import type { CutUpSheet, PatternFault } from './crease-pattern'
 
@@ -37,8 +38,8 @@ export function layDown(
         queue.push(other)
         continue
       }
-      const gap = Math.max(
-        ...(faces[other] ?? []).map((corner) =>
+      const gap = largest(
+        (faces[other] ?? []).map((corner) =>
           distance(move(known, corners[corner] ?? from), move(expected, corners[corner] ?? from)),
         ),
       )

@@ -1,3 +1,4 @@
+import { largest, least } from '../../numeric'
 import { defaultGauges, gaugeShares, LIBRARY, mainPart, programOf } from '../../design'
 import { move, type Point } from '../../geometry'
 import { BASES } from '../bases'
@@ -139,10 +140,10 @@ test('a corner of four creases moves as a rigid one does', () => {
 test.each(['square', 'waterbomb'])('%s base: a collapse that is alike on both sides is drawn so', (id) => {
   const found = FRAMES.find(([name]) => name.startsWith(`${id}, `))
   const { spots } = lifted(found?.[1] ?? never(), HALFWAY_SHARE)
-  const middle = (Math.min(...spots.map(({ x }) => x)) + Math.max(...spots.map(({ x }) => x))) / 2
+  const middle = (least(spots.map(({ x }) => x)) + largest(spots.map(({ x }) => x))) / 2
   for (const spot of spots) {
     const across = spots.map((other) => size(minus(other, { ...spot, x: 2 * middle - spot.x })))
-    expect(Math.min(...across)).toBeLessThan(0.005)
+    expect(least(across)).toBeLessThan(0.005)
   }
 })
 
@@ -167,7 +168,7 @@ describe.each(FRAMES)('%s', (name, frame) => {
       const lies = new Set(state.faces.flatMap((face) => face.sheet.map((p) => placed(move(face.pose, p)))))
       const spots = new Set(paper.spots.map(placed))
       expect([...lies].filter((place) => !spots.has(place))).toEqual([])
-      expect(Math.max(...paper.spots.map(({ z }) => Math.abs(z)))).toBeLessThan(1e-9)
+      expect(largest(paper.spots.map(({ z }) => Math.abs(z)))).toBeLessThan(1e-9)
     }
   })
 
@@ -175,8 +176,8 @@ describe.each(FRAMES)('%s', (name, frame) => {
     const paper = lifted(frame, HALFWAY_SHARE)
     // Where it lies flat again no length is other than on the sheet.
     const flatAgain = lifted(frame, 1)
-    const bends = Math.max(
-      ...paper.parts.flatMap((part) => {
+    const bends = largest(
+      paper.parts.flatMap((part) => {
         const [now, then] = [spotsOf(paper, part), spotsOf(flatAgain, part)]
         return now.flatMap((one, i) =>
           now.slice(i + 1).map((other, k) => {
@@ -266,7 +267,7 @@ describe.each(FRAMES)('%s', (name, frame) => {
         const last = there.at(-1)
         if (last === undefined) continue
         seen++
-        if (Math.max(...there) - last > (bends ? 0.02 : 0.001)) wrong++
+        if (largest(there) - last > (bends ? 0.02 : 0.001)) wrong++
       }
     expect(seen).toBeGreaterThan(100)
     expect(wrong / seen).toBeLessThanOrEqual(bends ? 0.02 : 0.004)

@@ -1,3 +1,4 @@
+import { largest, least } from '../../numeric'
 import { area, centre, flips, overlap, signedArea, type Point, type Polygon } from '../../geometry'
 import type { Frame } from '../program'
 import { relation, type FoldedState } from '../state/types'
@@ -69,7 +70,7 @@ function nearness({ spots, normal }: Plane, at: Point): number {
   const [base] = spots
   if (!base) return -Infinity
   // Seen on its edge it is as near as its nearest spot.
-  if (Math.abs(towards) < 0.02) return Math.max(...spots.map((spot) => inner(spot, VIEW)))
+  if (Math.abs(towards) < 0.02) return largest(spots.map((spot) => inner(spot, VIEW)))
   // The point of the sight line through that place which lies in the table's plane turned to the viewer.
   const foot: Spot = { x: at.x, y: at.y * Math.cos(LEAN), z: at.y * Math.sin(LEAN) }
   return inner(normal, less(base, foot)) / towards
@@ -115,7 +116,7 @@ function paintingOrder(before: FoldedState, planes: readonly Plane[]): readonly 
   )
   const left = new Set(planes.keys())
   const order: Plane[] = []
-  const near = planes.map((plane) => Math.max(...plane.spots.map((spot) => inner(spot, VIEW))))
+  const near = planes.map((plane) => largest(plane.spots.map((spot) => inner(spot, VIEW))))
   while (left.size > 0) {
     const free = [...left].filter((index) => [...(under[index] ?? [])].every((lower) => !left.has(lower)))
     const candidates = free.length > 0 ? free : [...left]
@@ -154,10 +155,10 @@ export function halfwayOf({ before, after, done }: Frame): HalfwayPicture | null
   const [xs, ys] = [all.map(({ x }) => x), all.map(({ y }) => y)]
   return {
     box: {
-      left: rounded(Math.min(...xs)),
-      right: rounded(Math.max(...xs)),
-      bottom: rounded(Math.min(...ys)),
-      top: rounded(Math.max(...ys)),
+      left: rounded(least(xs)),
+      right: rounded(largest(xs)),
+      bottom: rounded(least(ys)),
+      top: rounded(largest(ys)),
     },
     parts,
   }

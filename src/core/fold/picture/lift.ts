@@ -11,7 +11,7 @@ import {
   type Point,
   type Polygon,
 } from '../../geometry'
-import { SAME_AREA } from '../../numeric'
+import { SAME_AREA, least } from '../../numeric'
 import { relation, type Face, type FoldedState } from '../state/types'
 import {
   bent,
@@ -209,8 +209,8 @@ const ON_ITS_WAY = Math.sin((10 * Math.PI) / 180)
 function leastTurned(joints: readonly Joint[], spots: readonly Spot[]): number {
   const at = (corner: number): Spot => spots[corner] ?? { x: 0, y: 0, z: 0 }
   const upright = ({ corners }: LiftedPart) => normalOf(corners.map(at))
-  return Math.min(
-    ...joints.filter(turns).map(({ one, other, from, to, was, will }) => {
+  return least(
+    joints.filter(turns).map(({ one, other, from, to, was, will }) => {
       const edge = less(at(to), at(from))
       return ((was + will) * inner(outer(upright(other), upright(one)), edge)) / sized(edge)
     }),

@@ -1,3 +1,4 @@
+import { largest, least } from '../../numeric'
 import { flips, leftOf, move, signedDistance, type Line, type Point, type Polygon } from '../../geometry'
 import { lying } from '../state/start'
 import { relation, type FoldedState } from '../state/types'
@@ -39,7 +40,7 @@ function along(shape: Polygon, line: Line): readonly [number, number] | null {
     places.push(distanceAlong(line, { x: p.x + (q.x - p.x) * share, y: p.y + (q.y - p.y) * share }))
   })
   if (places.length < 2) return null
-  const [start, end] = [Math.min(...places), Math.max(...places)]
+  const [start, end] = [least(places), largest(places)]
   return end - start > 1e-6 ? [start, end] : null
 }
 

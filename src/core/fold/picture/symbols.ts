@@ -1,3 +1,4 @@
+import { largest, least } from '../../numeric'
 import { distance, flips, mirrored, move, signedDistance, type Point } from '../../geometry'
 import { boxOf, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
 import { sheetPoint, type Table } from '../program/resolve'
@@ -95,7 +96,7 @@ function traveller({ before, done }: Frame): Point | null {
   const equal = corners.filter((p) => Math.abs(signedDistance(line, p) - signedDistance(line, best)) < 1e-6)
   const along = (p: Point) => p.x * line.direction.x + p.y * line.direction.y
   const places = equal.map(along)
-  const middle = (Math.min(...places) + Math.max(...places)) / 2
+  const middle = (least(places) + largest(places)) / 2
   const shift = middle - along(best)
   return { x: best.x + line.direction.x * shift, y: best.y + line.direction.y * shift }
 }

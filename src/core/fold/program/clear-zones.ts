@@ -1,3 +1,4 @@
+import { largest, least } from '../../numeric'
 import { CoreError } from '../../errors'
 import { lineThrough, leftPart, reversed, distance, type Point, type Polygon } from '../../geometry'
 import type { Piece } from './piece'
@@ -11,7 +12,7 @@ function crosses(zone: Polygon, from: Point, to: Point): boolean {
   if (one.length === 0 || other.length === 0) return false
   const along = (p: Point) => (p.x - from.x) * line.direction.x + (p.y - from.y) * line.direction.y
   const on = one.filter((p) => other.some((q) => distance(p, q) < 1e-9)).map(along)
-  return Math.min(Math.max(...on), distance(from, to)) - Math.max(Math.min(...on), 0) > 1e-9
+  return Math.min(largest(on), distance(from, to)) - Math.max(least(on), 0) > 1e-9
 }
 
 /** *Throws* `CREASE_IN_ZONE` where a crease, folded or not, runs through a part that is to stay smooth. */

@@ -1,5 +1,5 @@
 import { distance, inverse, move, signedDistance, lineThrough, type Point } from '../../geometry'
-import { SAME_POINT } from '../../numeric'
+import { SAME_POINT, largest, least } from '../../numeric'
 import { cellsOf } from '../state/cells'
 import { figuresOf, type Figures } from '../state/figures'
 import { lying } from '../state/start'
@@ -39,7 +39,7 @@ export function measureAlong(piece: Piece, measure: MeasureSpec['measure'], gaug
   const angle = (measure.extentDegrees * Math.PI) / 180
   const along = ({ x, y }: Point) => x * Math.cos(angle) + y * Math.sin(angle)
   const places = piece.state.faces.flatMap((face) => lying(face).map(along))
-  return Math.max(...places) - Math.min(...places)
+  return largest(places) - least(places)
 }
 
 function foldLine({ done }: Frame): { readonly length: number; readonly layers: number } {
@@ -59,7 +59,7 @@ function foldLine({ done }: Frame): { readonly length: number; readonly layers: 
   // Creases that only touch end to end do not lie on one another.
   const layersAt = (at: number) =>
     runs.filter(({ start, end }) => start < at + SAME_POINT && at + SAME_POINT < end).length
-  const layers = Math.max(...runs.map(({ start }) => layersAt(start)))
+  const layers = largest(runs.map(({ start }) => layersAt(start)))
   return { length, layers }
 }
 

@@ -1,3 +1,4 @@
+import { largest, least } from '../../numeric'
 import { area, flips, type Polygon } from '../../geometry'
 import { cellsOf, shownArea, type Cell } from './cells'
 import { lying } from './start'
@@ -21,7 +22,7 @@ export interface Figures {
   readonly backSeenBelow: number
 }
 
-const span = (values: readonly number[]): number => Math.max(...values) - Math.min(...values)
+const span = (values: readonly number[]): number => largest(values) - least(values)
 
 /** Figures of a state. Width and height along the plane's own axes. */
 export function figuresOf(state: FoldedState, cells: readonly Cell[] = cellsOf(state)): Figures {
@@ -37,8 +38,8 @@ export function figuresOf(state: FoldedState, cells: readonly Cell[] = cellsOf(s
     width: span(corners.map((p) => p.x)),
     height: span(corners.map((p) => p.y)),
     shown: shownArea(cells),
-    mostLayers: Math.max(...layers),
-    fewestLayers: Math.min(...layers),
+    mostLayers: largest(layers),
+    fewestLayers: least(layers),
     paper: cells.reduce((sum, cell) => sum + area(cell.shape) * cell.stack.length, 0),
     frontSeen: seen(false, 0),
     backSeen: seen(true, 0),

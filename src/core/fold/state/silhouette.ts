@@ -1,3 +1,4 @@
+import { largest, least } from '../../numeric'
 import { distance, lineThrough, signedDistance, subdivide, type Point, type Polygon } from '../../geometry'
 import { coveredShare } from '../picture/visible'
 import { lying } from './start'
@@ -88,7 +89,7 @@ export function silhouetteOf(state: FoldedState): readonly Point[] {
 }
 
 const spanOf = (points: readonly Point[]): number =>
-  points.length === 0 ? 0 : Math.max(...points.map((p) => p.x)) - Math.min(...points.map((p) => p.x))
+  points.length === 0 ? 0 : largest(points.map((p) => p.x)) - least(points.map((p) => p.x))
 
 /** Where outlines touch in a point: the way that keeps furthest to the right stays on the outside. */
 function outermost(

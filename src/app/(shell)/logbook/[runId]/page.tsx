@@ -5,7 +5,7 @@ import { openPage } from '@/app/_server/guard'
 import { readRunLog } from '@/flows/read/logbook'
 import { readRun } from '@/flows/read/run'
 import { DeedButton } from '@/ui/forms/DeedButton'
-import { countOf, formatDuration, formatExact, formatMoment, formatPace } from '@/ui/format'
+import { countOf, formatDuration, formatExact, formatMoment, formatPace, plural } from '@/ui/format'
 import { PaceChart } from '@/ui/logbook/PaceChart'
 import { archiveRunAction } from '../actions'
 
@@ -33,6 +33,12 @@ export default async function RunLogPage({ params }: { readonly params: Promise<
         in {formatDuration(activeS)}
         {folded.length > 0 && activeS > 0 ? `, ${formatPace(activeS / folded.length)} each` : ''}.
       </p>
+      {run.oddClocks === 0 ? null : (
+        <p className="note mt-3">
+          {plural(run.oddClocks, 'tap')} came with a clock that cannot be right, from before this run or from
+          later than they arrived. They count; for their time, when they arrived is taken.
+        </p>
+      )}
       <div className="mt-4 flex gap-3">
         {run.archived ? null : (
           <Link href={`/runs/${run.id}`} className="btn btn-primary">

@@ -1,19 +1,20 @@
-import { createWriteStream, mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { randomUUID } from 'node:crypto'
+import { createWriteStream, rmSync } from 'node:fs'
+import { dirname, join } from 'node:path'
 import { Readable, Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import type { ReadableStream as NodeReadableStream } from 'node:stream/web'
-import { openHandler } from '@/app/_server/guard'
-import { DatabaseProblemError } from '@/data/open-database'
+import { handler, refusalResponse, refused } from '@/app/_server/guard'
+import { temporaryFolder } from '@/data/folder-claim'
+import { DatabaseTroubleError } from '@/data/trouble'
 import { restoreBackup } from '@/flows/backup'
-import { refusalWords } from '@/ui/format'
-import { RefusalError } from '@/flows/deed'
+import { config } from '@/flows/context'
 
 export const dynamic = 'force-dynamic'
 
-/** Largest backup that is taken in: a thousand times the demo. */
+/** Largest backup that is taken in: a hundred times the demo. */
 const MOST_BYTES = 512 * 1024 * 1024
+const TOO_LARGE = 'This file is larger than 512 MB. Nothing was changed.'
 
 class TooLargeError extends Error {}
 
@@ -27,41 +28,27 @@ const limit = () => {
   })
 }
 
-const refuse = (code: 'BAD_BACKUP' | 'TOO_LARGE', detail: Record<string, string>, status: number): Response =>
-  Response.json({ ok: false, message: refusalWords(new RefusalError(code, detail).refusal) }, { status })
+const isFull = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && error.code === 'ENOSPC'
 
 /** Puts a backup in the place of the database. The body is the file itself, streamed to disk. */
-export async function POST(request: Request): Promise<Response> {
-  const opened = await openHandler(request)
-  if ('response' in opened) return opened.response
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES)
-    return refuse('TOO_LARGE', { most: '512 MB' }, 413)
-  const folder = mkdtempSync(join(tmpdir(), 'kelpfield-restore-'))
+export const POST = handler({ reads: 'own pages only' }, async (request) => {
+  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) return refused(413, TOO_LARGE)
+  const path = join(temporaryFolder(dirname(config().databasePath)), `${randomUUID()}.db`)
   try {
-    const path = join(folder, 'uploaded.db')
     const body = request.body ?? new Blob([]).stream()
-    await pipeline(Readable.fromWeb(body as NodeReadableStream), limit(), createWriteStream(path))
-    await restoreBackup(path)
-    return Response.json({ ok: true })
+    await pipeline(
+      Readable.fromWeb(body as NodeReadableStream),
+      limit(),
+      createWriteStream(path, { mode: 0o600 }),
+    )
+    const restored = await restoreBackup(path)
+    return restored.ok ? Response.json({ ok: true }) : refusalResponse(restored)
   } catch (error) {
-    if (error instanceof TooLargeError) return refuse('TOO_LARGE', { most: '512 MB' }, 413)
-    if (error instanceof DatabaseProblemError) return refuse('BAD_BACKUP', { why: restoreWords(error) }, 422)
+    if (error instanceof TooLargeError) return refused(413, TOO_LARGE)
+    if (isFull(error)) throw new DatabaseTroubleError('FULL', error)
     throw error
   } finally {
-    rmSync(folder, { recursive: true, force: true })
+    rmSync(path, { force: true })
   }
-}
-
-/** Why a backup was refused, without paths of the machine. */
-function restoreWords({ problem }: DatabaseProblemError): string {
-  switch (problem) {
-    case 'NEWER_VERSION':
-      return 'This backup comes from a newer Kelpfield. Update this one first. Nothing was changed.'
-    case 'OTHER_APPLICATION':
-      return 'This file is a database of another application. Choose a Kelpfield backup. Nothing was changed.'
-    case 'NOT_A_DATABASE':
-      return 'This file is not a backup. Choose one that was taken here, ending in .db. Nothing was changed.'
-    default:
-      return 'This backup is damaged and cannot be put back. Try an older one. Nothing was changed.'
-  }
-}
+})

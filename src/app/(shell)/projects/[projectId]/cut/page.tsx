@@ -201,9 +201,10 @@ async function tick(
   stockId: string,
   piecesPerSheet: number,
   sheets: string,
+  press: string,
 ) {
   'use server'
-  return tickCutAction(projectId, { lineId, paperId, stockId, piecesPerSheet, sheets })
+  return tickCutAction(projectId, { lineId, paperId, stockId, piecesPerSheet, sheets }, press)
 }
 
 const sheetText = ({ sheetUm }: CutLayout, preferences: Preferences): string =>

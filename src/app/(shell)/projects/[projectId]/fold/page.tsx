@@ -122,7 +122,7 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
   )
 }
 
-async function start(projectId: string, lineId: string, paperId: string, how: HowFolded) {
+async function start(projectId: string, lineId: string, paperId: string, how: HowFolded, press: string) {
   'use server'
-  return startRunAction(projectId, { ...how, lineId, paperId })
+  return startRunAction(projectId, { ...how, lineId, paperId }, press)
 }

@@ -61,12 +61,12 @@ function JoinLine({ join, projectId }: { readonly join: JoinView; readonly proje
           <dd className="font-semibold">{says.last}</dd>
         </dl>
       ) : null}
-      <JoinButtons what={what} join={press.bind(null, projectId, join.line.id)} />
+      <JoinButtons what={what} join={joinOne.bind(null, projectId, join.line.id)} />
     </li>
   )
 }
 
-async function press(projectId: string, lineId: string, input: { id: string; delta: 1 | -1 }) {
+async function joinOne(projectId: string, lineId: string, delta: 1 | -1, press: string) {
   'use server'
-  return recordJoinAction(projectId, { ...input, lineId })
+  return recordJoinAction(projectId, { id: press, lineId, delta }, press)
 }

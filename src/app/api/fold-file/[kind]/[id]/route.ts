@@ -1,5 +1,6 @@
-import { openHandler } from '@/app/_server/guard'
+import { handler, refused } from '@/app/_server/guard'
 import { CoreError } from '@/core/errors'
+import { flowContext } from '@/flows/context'
 import type { FlowContext } from '@/flows/flow-context'
 import { SHOWN_SHEET_MM, shownSheetMm } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
@@ -9,9 +10,6 @@ import { readStepsQuery, startOf, type Query } from '@/schema/designs-query'
 import { foldProblem } from '@/ui/steps/fold-problem'
 
 export const dynamic = 'force-dynamic'
-
-const refused = (status: number, message: string): Response =>
-  Response.json({ ok: false, message }, { status })
 
 async function fileOf(
   context: FlowContext,
@@ -29,17 +27,16 @@ async function fileOf(
   return slip ?? designFoldFile(context, id, value, value.start)
 }
 
+interface Params {
+  readonly kind: string
+  readonly id: string
+}
+
 /** A state of a design or a base as a FOLD file, by the query of its steps page. */
-export async function GET(
-  request: Request,
-  { params }: { readonly params: Promise<{ readonly kind: string; readonly id: string }> },
-): Promise<Response> {
-  const opened = await openHandler(request)
-  if ('response' in opened) return opened.response
-  const { kind, id } = await params
+export const GET = handler<Params>({ reads: 'anyone in' }, async (request, { kind, id }) => {
   const query = Object.fromEntries(new URL(request.url).searchParams)
   try {
-    const file = await fileOf(opened.context, kind, id, query)
+    const file = await fileOf(await flowContext(), kind, id, query)
     if (file === null) return refused(404, 'There is no such design or base with folds.')
     if (typeof file === 'string') return refused(400, file)
     return new Response(file.text, {
@@ -53,4 +50,4 @@ export async function GET(
     if (error instanceof CoreError) return refused(400, foldProblem(error))
     throw error
   }
-}
+})

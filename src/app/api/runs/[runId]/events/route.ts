@@ -1,6 +1,6 @@
-import { openHandler } from '@/app/_server/guard'
+import { handler, refusalResponse } from '@/app/_server/guard'
+import { flowContext } from '@/flows/context'
 import { recordEvents } from '@/flows/deeds/runs'
-import { refusalWords } from '@/ui/format'
 
 export const dynamic = 'force-dynamic'
 
@@ -24,17 +24,10 @@ async function readJson(request: Request): Promise<unknown> {
 }
 
 /** Takes taps in and gives back what the client has not seen; see docs/formats/run-events.md. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ runId: string }> },
-): Promise<Response> {
-  const opened = await openHandler(request)
-  if ('response' in opened) return opened.response
-  const result = await recordEvents(opened.context, (await params).runId, await readJson(request))
-  if (result.ok) return Response.json(result)
-  const status = result.code === 'NOT_FOUND' ? 404 : 422
-  return Response.json(
-    { ok: false, code: result.code, message: refusalWords(result), fields: result.fields },
-    { status },
-  )
-}
+export const POST = handler<{ readonly runId: string }>(
+  { reads: 'own pages only' },
+  async (request, { runId }) => {
+    const result = await recordEvents(await flowContext(), runId, await readJson(request))
+    return result.ok ? Response.json(result) : refusalResponse(result)
+  },
+)

@@ -1,4 +1,5 @@
-export default function Loading() {
+/** What stands in a page's place while it is made. */
+export function PageLoading() {
   return (
     <div role="status" className="flex flex-col gap-4 py-2">
       <span className="sr-only">Loading</span>

@@ -1,5 +1,5 @@
 import Link from 'next/link'
-import { openPage } from '../_server/guard'
+import { openPage } from '../../_server/guard'
 import { readBench } from '@/flows/read/bench'
 import { formatDay, formatDaysLeft, daysUntil, formatMoment } from '@/ui/format'
 import { deedHref, deedWords } from '@/ui/project/deed-words'

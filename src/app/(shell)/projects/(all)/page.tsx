@@ -7,7 +7,7 @@ import { countOf, daysUntil, formatDay, formatDaysLeft } from '@/ui/format'
 import { deedWords } from '@/ui/project/deed-words'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { EmptyState } from '@/ui/shell/EmptyState'
-import { archiveProjectAction } from './actions'
+import { archiveProjectAction } from '../actions'
 import { unitNoun } from '@/ui/project/unit-noun'
 
 export const metadata: Metadata = { title: 'Projects' }

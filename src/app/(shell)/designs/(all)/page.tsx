@@ -1,3 +1,4 @@
+import { least } from '@/core/numeric'
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { openPage } from '@/app/_server/guard'
@@ -167,7 +168,7 @@ function DesignCard({
 }) {
   const part = mainPart(design)
   const gauges = defaultGauges(design)
-  const [size] = sizesOrNone(design, variant, sheetMm, gauges)
+  const [size] = sizesOrNone([design, variant, sheetMm, gauges])
   const folds = stagesOf(part, variant).flatMap((stage) => stage.steps)
   const units = unitsOf(part, variant)
   return (
@@ -240,7 +241,7 @@ function Becomes({ choice: { byTime, byPaper } }: { readonly choice: Choice }) {
     <>
       <dt className="sr-only">That becomes</dt>
       <dd className="figure text-right text-xl">
-        {plural(Math.min(...counts), 'piece')}
+        {plural(least(counts), 'piece')}
         {byTime !== null && byPaper !== null && byTime !== byPaper ? (
           <span className="second block text-sm">
             {byTime < byPaper ? `the paper is enough for ${byPaper}` : `the time is enough for ${byTime}`}
@@ -252,9 +253,11 @@ function Becomes({ choice: { byTime, byPaper } }: { readonly choice: Choice }) {
 }
 
 /** Finished sizes; none where a gauge does not fit the sheet asked. */
-function sizesOrNone(...asked: Parameters<typeof finishedSizes>): readonly FinishedSize[] {
+function sizesOrNone([design, variant, sheetMm, gauges]: Parameters<
+  typeof finishedSizes
+>): readonly FinishedSize[] {
   try {
-    return finishedSizes(...asked)
+    return finishedSizes(design, variant, sheetMm, gauges)
   } catch (error) {
     if (error instanceof CoreError) return []
     throw error

@@ -1,0 +1,37 @@
+/** What keeps the database from doing its work right now. Nothing of the deed was kept. */
+export type Trouble = 'BUSY' | 'FULL' | 'READ_ONLY' | 'GONE' | 'BROKEN'
+
+/** The database could not do its work; `src/ui/format/trouble-words.ts` says each trouble in words. */
+export class DatabaseTroubleError extends Error {
+  override readonly name = 'DatabaseTroubleError'
+  readonly trouble: Trouble
+  /** Kept through Next to the error page, which gets nothing else of an error in production. */
+  readonly digest: string
+
+  constructor(trouble: Trouble, cause?: unknown) {
+    super(`the database: ${trouble}`, { cause })
+    this.trouble = trouble
+    this.digest = `trouble-${trouble}`
+  }
+}
+
+const BY_CODE: readonly (readonly [code: string, trouble: Trouble])[] = [
+  ['SQLITE_BUSY', 'BUSY'],
+  ['SQLITE_LOCKED', 'BUSY'],
+  ['SQLITE_FULL', 'FULL'],
+  ['SQLITE_READONLY_DBMOVED', 'GONE'],
+  ['SQLITE_READONLY', 'READ_ONLY'],
+  ['SQLITE_PERM', 'READ_ONLY'],
+  ['SQLITE_CANTOPEN', 'GONE'],
+  ['SQLITE_IOERR', 'BROKEN'],
+  ['SQLITE_CORRUPT', 'BROKEN'],
+  ['SQLITE_NOTADB', 'BROKEN'],
+]
+
+/** The error as it goes on: the driver's codes for trouble become `DatabaseTroubleError`, all others stay. */
+export function asTrouble(error: unknown): unknown {
+  if (!(error instanceof Error) || !('code' in error)) return error
+  const code = String(error.code)
+  const found = BY_CODE.find(([prefix]) => code.startsWith(prefix))
+  return found ? new DatabaseTroubleError(found[1], error) : error
+}

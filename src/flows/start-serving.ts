@@ -1,0 +1,16 @@
+import { DatabaseProblemError } from '@/data/database-problem'
+import { FolderInUseError } from '@/data/folder-claim'
+import { openedDatabase } from './context'
+
+/**
+ * Claims the data folder and opens what is in it before the first request. A folder that another process works on, or a
+ * database that must not be opened, ends this process with words; a passing trouble is tried again at the first request.
+ */
+export async function startServing(): Promise<void> {
+  try {
+    await openedDatabase()
+  } catch (error) {
+    console.error(`\n${error instanceof Error ? error.message : String(error)}\n`)
+    if (error instanceof FolderInUseError || error instanceof DatabaseProblemError) process.exit(1)
+  }
+}
