@@ -58,8 +58,8 @@ test('a ring star: variants side by side, the joins with their mark, units multi
   demo,
 }) => {
   await page.goto(`${demo.address}/designs/ring-star`)
-  await expect(page.getByRole('heading', { name: 'Joining 6 units' })).toBeVisible()
-  await expect(page.getByText('60 degrees from one to the next')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Joining 9 units' })).toBeVisible()
+  await expect(page.getByText('40 degrees from one to the next')).toBeVisible()
   const nine = page.getByRole('listitem').filter({ hasText: 'nine units' })
   await expect(nine).toContainText('x 9')
   await expect(nine).toContainText('mark at')

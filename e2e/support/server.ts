@@ -13,6 +13,8 @@ const POLITE_MS = 2000
 export interface ServerOptions {
   readonly demo?: boolean
   readonly env?: Readonly<Record<string, string>>
+  /** The data folder; one of its own where none is given. */
+  readonly folder?: string
 }
 
 const freePort = (): Promise<number> =>
@@ -44,11 +46,15 @@ export class TestServer {
   }
 
   static async start(options: ServerOptions = {}): Promise<TestServer> {
-    const folder = mkdtempSync(join(tmpdir(), 'kelpfield-e2e-'))
+    const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'kelpfield-e2e-'))
     const server = new TestServer(folder, await freePort(), options.env ?? {})
     if (options.demo === true) server.script('load-demo')
     await server.begin()
     return server
+  }
+
+  get pid(): number {
+    return this.#process?.pid ?? 0
   }
 
   get address(): string {
@@ -110,6 +116,23 @@ export class TestServer {
     } catch {
       return false
     }
+  }
+
+  /** A second server on the same data: what it says and how it ends. */
+  async second(): Promise<{ readonly status: number | null; readonly output: string }> {
+    const port = await freePort()
+    const other = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+      cwd: ROOT,
+      env: this.#environment,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    })
+    let output = ''
+    other.stdout.on('data', (chunk: Buffer) => (output += chunk.toString()))
+    other.stderr.on('data', (chunk: Buffer) => (output += chunk.toString()))
+    const impatient = setTimeout(() => other.kill('SIGKILL'), PATIENCE_MS)
+    const status = await new Promise<number | null>((resolve) => other.once('exit', resolve))
+    clearTimeout(impatient)
+    return { status, output }
   }
 
   /** Ends the process; the data stays. */

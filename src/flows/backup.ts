@@ -1,26 +1,36 @@
 import { backupTo, restoreFrom } from '@/data/backup'
+import type { Db } from '@/data/db'
 import { DatabaseProblemError } from '@/data/database-problem'
 import type { OpenDatabase } from '@/data/open-database'
 import { findPredecessor, predecessorsOf, type Predecessor } from '@/data/predecessors'
+import { replaceFigures } from '@/data/repositories/figures'
 import { DatabaseTroubleError } from '@/data/trouble'
 import { nowMs, openedDatabase } from './context'
 import { RefusalError, troubleRefusal, type DeedResult } from './deed'
 import { storeLibrary } from './store-library'
-import { requireTrustedRows } from './trusted-rows'
+import { requirePlans, requireTrustedRows } from './trusted-rows'
 
 /** Writes a consistent copy of everything to a new file at `path`, while in use. */
 export const takeBackup = async (path: string): Promise<void> => backupTo(await openedDatabase(), path)
 
-/** A database from outside is believed only row by row; designs that shipped since it was taken are added to it. */
-async function prepare({ db, file }: OpenDatabase): Promise<void> {
-  await requireTrustedRows(db, file.path)
-  await storeLibrary({ db, nowMs: nowMs() })
-}
+/**
+ * A database from outside is believed only row by row. Its figures and pictures, a cache of ours, are not believed at
+ * all: those worked out here take their place. Designs that shipped since it was taken are added.
+ */
+const prepareBeside =
+  (current: Db) =>
+  async ({ db, file }: OpenDatabase): Promise<void> => {
+    await requireTrustedRows(db, file.path)
+    await replaceFigures(db, current)
+    await requirePlans(db, file.path)
+    await storeLibrary({ db, nowMs: nowMs() })
+  }
 
 /** Puts the backup at `path` in the place of everything, or says why not; then nothing was changed. */
 export async function restoreBackup(path: string): Promise<DeedResult<null>> {
   try {
-    await restoreFrom(await openedDatabase(), path, { prepare, nowMs: nowMs() })
+    const current = await openedDatabase()
+    await restoreFrom(current, path, { prepare: prepareBeside(current.db), nowMs: nowMs() })
     return { ok: true, value: null }
   } catch (error) {
     if (error instanceof DatabaseTroubleError) return troubleRefusal(error)

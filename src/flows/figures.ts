@@ -22,6 +22,8 @@ import {
   type ShownProgram,
 } from '@/core/fold'
 import { figuresByHash, keepFigures } from '@/data/repositories/figures'
+import { DatabaseTroubleError } from '@/data/trouble'
+import { inTransaction } from '@/data/writing'
 import { contentHash } from './content-hash'
 import type { FlowContext } from './flow-context'
 
@@ -54,13 +56,13 @@ async function kept<T>(context: FlowContext, programHash: string, key: string, w
   const [known] = await figuresByHash(db, [programHash], FOLD_ENGINE_VERSION, key)
   if (known) return remember(name, JSON.parse(known.body) as T)
   const made = remember(name, work())
-  await keepFigures(
-    db,
-    { programHash, engine: FOLD_ENGINE_VERSION, key },
-    JSON.stringify(made),
-    nowMs,
-    MOST_KEPT,
-  )
+  const place = { programHash, engine: FOLD_ENGINE_VERSION, key }
+  try {
+    await inTransaction(db, (trx) => keepFigures(trx, place, JSON.stringify(made), nowMs, MOST_KEPT), 0)
+  } catch (error) {
+    // It was worked out; where it cannot be kept now it is worked out again another time.
+    if (!(error instanceof DatabaseTroubleError) || db.isTransaction) throw error
+  }
   return made
 }
 

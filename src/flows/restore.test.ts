@@ -115,6 +115,7 @@ test('figures in a backup are not believed but made anew', async () => {
   const { db } = await flowContext()
   const lies = await db.selectFrom('figure').select('key').where('body', '=', '"not a figure"').execute()
   expect(lies).toEqual([])
+  expect((await db.selectFrom('figure').select('key').execute()).length).toBeGreaterThan(50)
 })
 
 test('a backup padded to three hundred megabytes is not kept at that size', async () => {

@@ -26,7 +26,7 @@ const badRow = (path: string, what: string): DatabaseProblemError =>
 
 /**
  * Reads a database from outside through what the pages take for granted: every row's values, every design under its
- * content hash, every run's plan. Figures and pictures are a cache of ours and are emptied rather than believed.
+ * content hash.
  * *Throws* `DatabaseProblemError` (BAD_ROWS) naming the first table and column that fail.
  */
 export async function requireTrustedRows(db: Db, path: string): Promise<void> {
@@ -37,21 +37,24 @@ export async function requireTrustedRows(db: Db, path: string): Promise<void> {
       const column = String(parsed.error.issues[0]?.path[0] ?? 'a value')
       throw badRow(path, `In this file a ${table.replaceAll('_', ' ')} has a ${column} that cannot be`)
     }
-  const hashes: string[] = []
   for await (const row of rowsOf(db, 'design_version')) {
     const { hash, document } = row as { hash: string; document: string }
     if (contentHash(JSON.parse(document) as object).hash !== hash)
       throw badRow(path, 'In this file a design is not what its mark says')
-    hashes.push(hash)
   }
-  await db.deleteFrom('figure').execute()
-  await requirePlans(db, path, hashes)
 }
 
-/** Every run and line must name a variant and a part that its design has. */
-async function requirePlans(db: Db, path: string, hashes: readonly string[]): Promise<void> {
+/**
+ * Every run and line must name a variant and a part that its design has.
+ * *Throws* `DatabaseProblemError` (BAD_ROWS).
+ */
+export async function requirePlans(db: Db, path: string): Promise<void> {
   const context = { db, nowMs: 0 }
-  const designs = await readDesigns(context, hashes)
+  const versions = await db.selectFrom('design_version').select('hash').execute()
+  const designs = await readDesigns(
+    context,
+    versions.map(({ hash }) => hash),
+  )
   const lines = await db.selectFrom('brief_line').select(['design_hash', 'variant_key']).execute()
   for (const { design_hash, variant_key } of lines)
     if (!designs.get(design_hash)?.variants.some((variant) => variant.key === variant_key))

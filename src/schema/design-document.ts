@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { FAMILIES, GAUGE_MATCHES, SKILLS, type DesignSource } from '@/core/design'
+import { ASSEMBLED_MEASURES, FAMILIES, GAUGE_MATCHES, SKILLS, type DesignSource } from '@/core/design'
 import {
   clearZoneSchema,
   measureSchema,
@@ -91,7 +91,7 @@ const variant = z.strictObject({
       z.union([
         z.strictObject({ ...axis, size: linear }),
         z.strictObject({ ...axis, measure: measureSchema }),
-        z.strictObject({ ...axis, assembled: z.enum(['across', 'hole']) }),
+        z.strictObject({ ...axis, assembled: z.enum(ASSEMBLED_MEASURES) }),
       ]),
     )
     .min(1),

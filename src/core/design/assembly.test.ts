@@ -5,6 +5,7 @@ import {
   assemble,
   assembledOutline,
   centreOfTurn,
+  holeOutline,
   LIBRARY,
   mainPart,
   measureAssembled,
@@ -94,20 +95,60 @@ describe.each(STARS)('$name', ({ assembly, program }) => {
   })
 })
 
-test('ring of eight: the closed edge of the next unit leaves the mouth just at its corner (derived: tan 45 = 1)', () => {
-  const eight = STARS.find(({ name }) => name === 'ring-star, eight')
-  const end = eight && runProgram(eight.program).end
-  expect(end && sightOf(eight.assembly, end, {})).toBeCloseTo(1 / 2, 9)
-})
-test('other rings: it leaves at tan a / (1 + tan a) of the whole raw edge, a the turn (derived)', () => {
-  for (const { name, assembly, program } of STARS.filter((one) => one.name.startsWith('ring-star'))) {
-    const tan = Math.tan((2 * Math.PI) / assembly.units)
+/** The ring of any number of units, those that are not offered too. */
+const ringOf = (units: number) => {
+  const nine = STARS.find(({ name }) => name === 'ring-star, nine')
+  if (!nine) throw new Error('there is a ring of nine')
+  const end = runProgram(nine.program).end
+  const assembly = { ...nine.assembly, units }
+  return { assembly, end, laid: assemble(assembly, end, {}) }
+}
+test('where to look: the closed edge of the next unit leaves the mouth at tan a / (1 + tan a) of the raw edge (derived)', () => {
+  for (const units of [8, 9, 10, 11, 12, 15]) {
+    const { assembly, end } = ringOf(units)
+    const tan = Math.tan((2 * Math.PI) / units)
     // The edge from the point through the corner of the mouth would end a whole side from the point.
-    expect({ name, at: sightOf(assembly, runProgram(program).end, {}) }).toEqual({
-      name,
+    expect({ units, at: sightOf(assembly, end, {}) }).toEqual({
+      units,
       at: expect.closeTo(tan / (1 + tan), 9) as number,
     })
   }
+})
+test('with fewer than eight units the edges would cross beyond the paper: there is no mark', () => {
+  for (const units of [5, 6, 7]) {
+    const { assembly, end } = ringOf(units)
+    expect(sightOf(assembly, end, {})).toBeNull()
+  }
+})
+test('a caliper reads a ring of seven at 2.515 sides, not at twice the reach of a point', () => {
+  const { laid } = ringOf(7)
+  const reach = Math.max(...laid.units.flat().map((at) => distance(at, laid.centre)))
+  expect(2 * reach).toBeCloseTo(2.58, 3)
+  expect(measureAssembled(laid, 'across')).toBeCloseTo(2.5152, 3)
+})
+test('the hole: nothing of any unit lies within it, and its corners lie on the circle that is told', () => {
+  for (const units of [6, 7, 8, 9, 10, 12]) {
+    const { laid } = ringOf(units)
+    const hole = holeOutline(laid)
+    const fan = hole.map((p, index): Polygon => [{ x: 0, y: 0 }, p, hole[(index + 1) % hole.length] ?? p])
+    const open = (at: Point) => fan.some((part) => within(part, at))
+    const reaches = hole.map(({ x, y }) => Math.hypot(x, y))
+    expect(2 * Math.max(...reaches)).toBeCloseTo(measureAssembled(laid, 'hole-circle'), 9)
+    for (let degrees = 0.4; degrees < 360; degrees += 7.3) {
+      const angle = (degrees * Math.PI) / 180
+      // A slow walk out from the centre until the first paper.
+      let r = 0
+      while (r < 2 && !laid.units.some((unit) => within(unit, at(angle, r)))) r += 0.001
+      expect(open({ x: (r - 0.004) * Math.cos(angle), y: (r - 0.004) * Math.sin(angle) })).toBe(true)
+      expect(open({ x: (r + 0.004) * Math.cos(angle), y: (r + 0.004) * Math.sin(angle) })).toBe(false)
+    }
+    function at(angle: number, r: number): Point {
+      return { x: laid.centre.x + r * Math.cos(angle), y: laid.centre.y + r * Math.sin(angle) }
+    }
+  }
+})
+test('a mount that covers the circle covers the hole: eight units of 75 mm leave corners on 91.9 mm', () => {
+  expect(75 * measureAssembled(ringOf(8).laid, 'hole-circle')).toBeCloseTo(91.86, 1)
 })
 test('every mount is a design that ships, measured along an axis it has', () => {
   for (const { assembly } of STARS) {

@@ -1,11 +1,10 @@
 import { largest, least } from '../numeric'
 import { invariant } from '../errors'
-import { lineOf, pointOf, silhouetteOf, type GaugeShares, type Piece } from '../fold'
+import { pointOf, silhouetteOf, type GaugeShares, type Piece } from '../fold'
 import {
   cross,
   distance,
   length,
-  meet,
   minus,
   move,
   plus,
@@ -69,16 +68,20 @@ export function assemble(assembly: Assembly, piece: Piece, gauges: GaugeShares):
   }
 }
 
-/** How far from the first end of `crosses` the next unit's edge leaves this unit, as a share of the side. */
+/**
+ * How far from the first end of `crosses` the next unit's edge leaves this unit, as a share of the side; `null` where the
+ * two edges do not cross.
+ */
 export function sightOf(assembly: Assembly, piece: Piece, gauges: GaugeShares): number | null {
   const { sight } = assembly
   if (!sight) return null
   const table = { state: piece.state, gauges }
   const { centre, stepRad } = turnOf(assembly, piece, gauges)
   const [from, to] = sight.edge.map((spec) => turnedAbout(centre, stepRad, pointOf(table, spec)))
-  const mark = lineOf(table, { through: sight.crosses })
-  const at = from && to && meet(mark, { origin: from, direction: minus(to, from) })
-  return at ? distance(pointOf(table, sight.crosses[0]), at) : null
+  const [first, last] = sight.crosses.map((spec) => pointOf(table, spec))
+  // Both are edges of paper, and end: where they would cross beyond an end there is nothing to look at.
+  const [at] = from && to && first && last ? crossings([from, to], [first, last]) : []
+  return at && first ? distance(first, at) : null
 }
 
 const angleOf = ({ x, y }: Point): number => Math.atan2(y, x)
@@ -95,6 +98,9 @@ function reachOf(polygon: Polygon, angle: number): number {
   }, 0)
 }
 
+/** Whether a share of a stretch is on it, its ends with it. */
+const onStretch = (share: number): boolean => share > -1e-9 && share < 1 + 1e-9
+
 /** Crossings of the edges of two polygons. */
 function crossings(one: Polygon, other: Polygon): readonly Point[] {
   const edges = (polygon: Polygon) =>
@@ -105,7 +111,7 @@ function crossings(one: Polygon, other: Polygon): readonly Point[] {
       const turn = cross(a, b)
       if (Math.abs(turn) < 1e-12) return []
       const [u, v] = [cross(minus(r, p), b) / turn, cross(minus(r, p), a) / turn]
-      return u >= 0 && u <= 1 && v >= 0 && v <= 1 ? [plus(p, times(a, u))] : []
+      return onStretch(u) && onStretch(v) ? [plus(p, times(a, u))] : []
     }),
   )
 }
@@ -113,42 +119,90 @@ function crossings(one: Polygon, other: Polygon): readonly Point[] {
 /** Two directions closer than this are one, in radians. */
 const BESIDE = 1e-6
 
-/**
- * The outer outline of units around a centre, counter-clockwise from there: the farthest reach in every direction.
- * *Cost* the square of the units times their corners.
- */
-export function assembledOutline({ centre, units }: Assembled): Polygon {
-  const around = units.map((unit) => unit.map((at) => minus(at, centre)))
-  const corners = around.flatMap((unit, index) => [
+/** Corners that an outline of laid units can have, seen from their centre: theirs, and where their edges cross. */
+function cornersAround(around: readonly Polygon[]): readonly Point[] {
+  return around.flatMap((unit, index) => [
     ...unit,
     ...around.slice(index + 1).flatMap((other) => crossings(unit, other)),
   ])
-  const farthest = (angle: number) => largest(around.map((unit) => reachOf(unit, angle)))
+}
+
+/**
+ * The outline that a reach in every direction gives, counter-clockwise, seen from the centre. It may have corners only
+ * at `corners`; where the reach jumps it has one near and one far.
+ */
+function outlineOf(corners: readonly Point[], reach: (angle: number) => number): Polygon {
   const angles = corners
     .filter((at) => length(at) > 1e-6)
     .map(angleOf)
     .sort((one, other) => one - other)
   const distinct = angles.filter((angle, index) => index === 0 || angle - (angles[index - 1] ?? 0) > BESIDE)
-  const outer = distinct.flatMap((angle) => {
-    // Where one unit ends before another the outline jumps: it has a corner near and a corner far.
-    const [before, after] = [farthest(angle - BESIDE / 2), farthest(angle + BESIDE / 2)]
-    const at = (reach: number): Point =>
+  const whole = distinct.flatMap((angle) => {
+    const [before, after] = [reach(angle - BESIDE / 2), reach(angle + BESIDE / 2)]
+    const at = (far: number): Point =>
       corners.find(
-        (one) => Math.abs(length(one) - reach) < 1e-5 && Math.abs(angleOf(one) - angle) <= BESIDE,
+        (one) => Math.abs(length(one) - far) < 1e-5 && Math.abs(angleOf(one) - angle) <= BESIDE,
       ) ?? {
-        x: Math.cos(angle) * reach,
-        y: Math.sin(angle) * reach,
+        x: Math.cos(angle) * far,
+        y: Math.sin(angle) * far,
       }
     return Math.abs(after - before) < 1e-5 ? [at(before)] : [at(before), at(after)]
   })
   // Corners on a straight edge say nothing.
-  return outer
-    .filter((at, index) => {
-      const [before, next] = [outer.at(index - 1) ?? at, outer[(index + 1) % outer.length] ?? at]
-      return Math.abs(cross(minus(at, before), minus(next, at))) > 1e-7
-    })
-    .map((at) => plus(at, centre))
+  return whole.filter((at, index) => {
+    const [before, next] = [whole.at(index - 1) ?? at, whole[(index + 1) % whole.length] ?? at]
+    return Math.abs(cross(minus(at, before), minus(next, at))) > 1e-7
+  })
 }
+
+const seenFromCentre = ({ centre, units }: Assembled): readonly Polygon[] =>
+  units.map((unit) => unit.map((at) => minus(at, centre)))
+
+/**
+ * The outer outline of units around a centre, counter-clockwise from there: the farthest reach in every direction.
+ * *Cost* the square of the units times their corners.
+ */
+export function assembledOutline(laid: Assembled): Polygon {
+  const around = seenFromCentre(laid)
+  const farthest = (angle: number) => largest(around.map((unit) => reachOf(unit, angle)))
+  return outlineOf(cornersAround(around), farthest).map((at) => plus(at, laid.centre))
+}
+
+/** How near a ray from the origin meets a polygon that does not hold it; `Infinity` where it misses. */
+function nearOf(polygon: Polygon, angle: number): number {
+  const ray = { x: Math.cos(angle), y: Math.sin(angle) }
+  return polygon.reduce((near, p, index) => {
+    const along = minus(polygon[(index + 1) % polygon.length] ?? p, p)
+    const slope = cross(ray, along)
+    if (Math.abs(slope) < 1e-12) return near
+    const [reach, share] = [cross(p, along) / slope, cross(p, ray) / slope]
+    return onStretch(share) && reach > 0 && reach < near ? reach : near
+  }, Infinity)
+}
+
+const holdsOrigin = (unit: Polygon): boolean =>
+  unit.every((p, index) => cross(minus(unit[(index + 1) % unit.length] ?? p, p), times(p, -1)) > -1e-9)
+
+/** The outline of the hole in the middle, seen from the centre; empty where there is none, or none that is closed. */
+export function holeOutline(laid: Assembled): Polygon {
+  const around = seenFromCentre(laid)
+  if (around.some(holdsOrigin)) return []
+  const nearest = (angle: number) => least(around.map((unit) => nearOf(unit, angle)))
+  const hole = outlineOf(cornersAround(around), nearest)
+  return hole.every(({ x, y }) => Number.isFinite(x) && Number.isFinite(y)) ? hole : []
+}
+
+/** The farthest that two of some points lie from one another: what a caliper reads; 0 for none. */
+const widest = (points: readonly Point[]): number =>
+  largest(
+    points.map((p, index) =>
+      largest(
+        points.slice(index + 1).map((q) => distance(p, q)),
+        0,
+      ),
+    ),
+    0,
+  )
 
 const fromOrigin = (p: Point, q: Point): number => {
   const along = minus(q, p)
@@ -156,18 +210,19 @@ const fromOrigin = (p: Point, q: Point): number => {
   return length(plus(p, times(along, share)))
 }
 
-/** A size of an assembled piece, as a share of the side. A hole is measured from flat to flat; none is 0. */
-export function measureAssembled({ centre, units }: Assembled, measure: AssembledMeasure): number {
-  const around = units.map((unit) => unit.map((at) => minus(at, centre)))
-  if (measure === 'across') return 2 * largest(around.flat().map(length))
-  const covered = around.some((unit) =>
-    unit.every((p, index) => cross(minus(unit[(index + 1) % unit.length] ?? p, p), times(p, -1)) > -1e-9),
-  )
-  if (covered) return 0
-  return (
-    2 *
-    least(
-      around.flatMap((unit) => unit.map((p, index) => fromOrigin(p, unit[(index + 1) % unit.length] ?? p))),
-    )
-  )
+/** A size of an assembled piece, as a share of the side; of a hole that is none, 0. */
+export function measureAssembled(laid: Assembled, measure: AssembledMeasure): number {
+  switch (measure) {
+    case 'across':
+      return widest(assembledOutline(laid))
+    case 'hole-widest':
+      return widest(holeOutline(laid))
+    case 'hole-circle':
+      return 2 * largest(holeOutline(laid).map(length), 0)
+    case 'hole': {
+      const hole = holeOutline(laid)
+      const edges = hole.map((p, index) => fromOrigin(p, hole[(index + 1) % hole.length] ?? p))
+      return hole.length === 0 ? 0 : 2 * least(edges)
+    }
+  }
 }

@@ -1,4 +1,4 @@
-import { figuresOf, runProgram } from '../fold'
+import { figuresOf, looseLocks, runProgram, whereIs } from '../fold'
 import {
   defaultGauges,
   finishedSizes,
@@ -38,8 +38,14 @@ function sizeOf(id: string, variantKey: string, axis: string, gauges: Readonly<R
   )
 }
 
-const ringAcross = (n: number) => 2 * H * Math.hypot(1.5, 1 / (2 * TAN(180 / n)))
-const ringHole = (n: number) => H / TAN(180 / n) - H
+/** A caliper on a regular figure of n points: where n is odd no point faces another. */
+const read = (n: number, diameter: number) => (n % 2 === 0 ? diameter : diameter * COS(90 / n))
+const ringAcross = (n: number) => read(n, 2 * H * Math.hypot(1.5, 1 / (2 * TAN(180 / n))))
+/** Where a unit's inner edge meets the slanting edge of the next one. */
+const ringHole = (n: number) => {
+  const [r, c, s] = [(H / TAN(180 / n) - H) / 2, COS(360 / n), SIN(360 / n)]
+  return 2 * r * Math.hypot(1, (1 - c + s) / (c + s))
+}
 
 type Row = readonly [
   id: string,
@@ -124,11 +130,12 @@ const ROWS: readonly Row[] = [
   ],
   ['window-star', 'eight', 'across', 2 * Math.SQRT2],
   ['window-star', 'sixteen', 'across', 2 * Math.SQRT2],
-  ...([6, 7, 8, 9, 10, 12] as const).flatMap((n): [string, string, string, number][] => {
-    const key = { 6: 'six', 7: 'seven', 8: 'eight', 9: 'nine', 10: 'ten', 12: 'twelve' }[n]
+  ...([9, 10, 12] as const).flatMap((n): [string, string, string, number][] => {
+    const key = { 9: 'nine', 10: 'ten', 12: 'twelve' }[n]
     return [
       ['ring-star', key, 'across', ringAcross(n)],
-      ['ring-star', key, 'hole', ringHole(n)],
+      ['ring-star', key, 'hole-circle', ringHole(n)],
+      ['ring-star', key, 'hole-widest', read(n, ringHole(n))],
     ]
   }),
   ['spinner-mount', 'plain', 'across-flats', H],
@@ -161,15 +168,45 @@ const endOf = (id: string, variantKey: string) => {
 }
 
 test.each<[id: string, variant: string, layers: number, why: string]>([
-  ['tulip', 'plain', 16, 'four corners of two layers up, the sides over them twice'],
+  [
+    'tulip',
+    'plain',
+    24,
+    'on each face four of the base, four of the right corner and four of the left within it',
+  ],
   ['rolled-stem', 'plain', 8, 'eight turns of one layer'],
   ['pleated-gourd', 'plain', 8, 'eight pleats'],
   ['window-star', 'eight', 2, 'one flap over the kite'],
   ['window-star', 'sixteen', 4, 'a second flap over the first, at the foot'],
-  ['ring-star', 'eight', 4, 'the sheet and a corner, twice'],
+  ['ring-star', 'nine', 4, 'the sheet and a corner, twice'],
   ['message-heart', 'plain', 4, 'the end and the half of the strip, their corners behind'],
 ])('%s, %s: %d layers at the thickest (derived: %s)', (id, variant, layers) => {
   expect(endOf(id, variant).mostLayers).toBe(layers)
+})
+
+test('the tulip’s left tip lies in the pocket of the right: within its mouth, clear of its closed edge', () => {
+  const design = source('tulip')
+  const program = programOf(mainPart(design), variantOf(design, 'plain'))
+  const { frames } = runProgram(program!)
+  const tucks = frames.filter(({ done }) => done.spec.kind === 'tuck')
+  expect(tucks).toHaveLength(2)
+  const [c, s, twice] = [COS(15), SIN(15), 45 + 2 * 15]
+  const [A, B] = [2 * (0.25 - 0.1), 2 * (0.25 - 0.1075)]
+  const [u, v] = [A * c * c + B - 0.5, A * c * s]
+  // Tips of the corners as they lie: the middles of the folded corners, on the sheet a quarter from two edges.
+  const tips = tucks.map(({ after }) =>
+    [0.25, 0.75].flatMap((x) => [0.25, 0.75].map((y) => whereIs(after.state, { x, y })!)),
+  )
+  for (const places of tips) {
+    const found = places.some((left) =>
+      places.some((right) => Math.abs(left.x - right.x - u) < 1e-9 && Math.abs(left.y - right.y - v) < 1e-9),
+    )
+    expect(found).toBe(true)
+  }
+  // Beyond the mouth, which rises at 75 degrees from the right tip; above the lower edge, which the left flap's passes.
+  expect(u * SIN(twice) - v * COS(twice)).toBeGreaterThan(0.04)
+  expect((v - u) / Math.SQRT2).toBeGreaterThan(0.005)
+  expect(looseLocks(frames)).toEqual([])
 })
 
 test('what shows: kites in full colour behind; the crocus light within; the framed heart framed', () => {

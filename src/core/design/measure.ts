@@ -1,5 +1,12 @@
 import { invariant } from '../errors'
-import { measureAlong, runProgram, silhouetteOf, type FoldProgram, type GaugeShares } from '../fold'
+import {
+  looseLocks,
+  measureAlong,
+  runProgram,
+  silhouetteOf,
+  type FoldProgram,
+  type GaugeShares,
+} from '../fold'
 import type { Point } from '../geometry'
 import { assemble, assembledOutline, measureAssembled } from './assembly'
 import { mainPart } from './find'
@@ -25,12 +32,13 @@ const LINEAR = 1e-7
 
 /** What one folding gives: every size of the variant in its order, and the outline of the finished piece. */
 interface Measured {
+  readonly looseLocks: readonly string[]
   readonly sizes: readonly number[]
   readonly outline: readonly Point[]
 }
 
 function measured(program: FoldProgram, variant: VariantSource, gauges: GaugeShares): Measured {
-  const { end } = runProgram(program, gauges)
+  const { end, frames } = runProgram(program, gauges)
   const assembled = variant.assembly && assemble(variant.assembly, end, gauges)
   return {
     sizes: variant.sizes.map((size) => {
@@ -38,6 +46,7 @@ function measured(program: FoldProgram, variant: VariantSource, gauges: GaugeSha
       return 'assembled' in size && assembled ? measureAssembled(assembled, size.assembled) : NaN
     }),
     outline: assembled ? assembledOutline(assembled) : silhouetteOf(end.state),
+    looseLocks: looseLocks(frames).map(({ step }) => program.steps[step]?.key ?? ''),
   }
 }
 
@@ -129,7 +138,17 @@ function measuredVariant(source: DesignSource, variant: VariantSource): Variant 
     invariant(found, `${source.id}, ${label} (${index}): not linear in its gauges`)
     return { axis, label, derivation, size: found, ...shaped }
   })
-  return { ...words, sizes, outline: outlineForm(standard.outline, atEnds) }
+  const loose = [
+    ...new Set(
+      [standard, ...atEnds.flatMap(({ low, high }) => [low, high])].flatMap((one) => one.looseLocks),
+    ),
+  ]
+  return {
+    ...words,
+    sizes,
+    outline: outlineForm(standard.outline, atEnds),
+    ...(loose.length === 0 ? {} : { looseLocks: loose }),
+  }
 }
 
 /** The range of factors that the shaping steps of a program put on an axis; none where nothing shapes it. */

@@ -125,8 +125,13 @@ export interface Assembly {
   }
 }
 
-/** What of an assembled piece is measured: through its centre from tip to tip, or its hole from flat to flat. */
-export type AssembledMeasure = 'across' | 'hole'
+/**
+ * What of an assembled piece is measured, each as a caliper reads it: the farthest two of its points, the widest its hole
+ * is from corner to corner, or the circle that the hole's corners lie on. `hole` is twice the least distance from the
+ * centre to the paper, which a hand can take only where two flats face one another; older designs carry it.
+ */
+export const ASSEMBLED_MEASURES = ['across', 'hole-widest', 'hole-circle', 'hole'] as const
+export type AssembledMeasure = (typeof ASSEMBLED_MEASURES)[number]
 
 interface VariantWords {
   readonly key: string
@@ -143,6 +148,8 @@ interface VariantWords {
 export type OutlineForm = readonly { readonly x: Linear; readonly y: Linear }[]
 
 export interface Variant extends VariantWords {
+  /** Keys of the steps whose lock does not hold; found on the folds, as the sizes are. */
+  readonly looseLocks?: readonly string[]
   readonly sizes: readonly AxisSize[]
   readonly outline: OutlineForm
 }

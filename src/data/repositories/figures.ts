@@ -1,4 +1,5 @@
 import type { Db } from '../db'
+import { inTransaction } from '../writing'
 
 export interface FigureKey {
   readonly programHash: string
@@ -59,3 +60,11 @@ export async function keepFigures(
       )
       .execute()
 }
+
+/** Gives a database the figures that another one keeps, in the place of its own. */
+export const replaceFigures = (db: Db, from: Db): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    await trx.deleteFrom('figure').execute()
+    for (const row of await from.selectFrom('figure').selectAll().execute())
+      await trx.insertInto('figure').values(row).execute()
+  })

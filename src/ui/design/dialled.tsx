@@ -90,12 +90,12 @@ export function DialledJoining({
   )
 }
 
-/** The sheet that makes the mount cover the hole, with what it covers around it. */
+/** The sheet that makes the mount cover the hole to its corners, with what it covers around it. */
 function mountFor(design: DesignDocument, variant: Variant, mount: DesignDocument, sheetMm: number) {
   const wanted = variant.assembly?.mount
   const [first] = mount.variants
   const hole = finishedSizes(design, variant, sheetMm, defaultGauges(design)).find(
-    ({ axis }) => axis === 'hole',
+    ({ axis }) => axis === 'hole-circle',
   )
   if (!wanted || !first || !hole) return null
   const acrossMm = hole.sizeMm + 2 * wanted.overlapMm

@@ -87,7 +87,7 @@ const side = (id: string) => {
 describe('variants side by side', () => {
   test('each with its picture, folds, units, size and mark, and the way to its steps', () => {
     const markup = side('ring-star')
-    expect(markup.match(/<svg/g)).toHaveLength(6)
+    expect(markup.match(/<svg/g)).toHaveLength(3)
     expect(markup).toContain('href="/designs/ring-star/steps?variant=nine"')
     const said = text(markup)
     expect(said).toContain('nine units 5 folds x 9, 4 layers')

@@ -7,7 +7,12 @@ const CENTRE = at(0.5, 0.5)
 
 /** The tab's tip; the middle of the closed edge, where it stops; the star's point; the corner of the mouth. */
 const [TAB, SEAT, POINT, MOUTH] = [at(0, 1), CENTRE, at(1, 0), at(1, 0.5)]
-const NAMES = { 6: 'six', 7: 'seven', 8: 'eight', 9: 'nine', 10: 'ten', 12: 'twelve' } as const
+/**
+ * With eight units or fewer the corner that stands out cannot be hooked: the fold across it would have to be steeper
+ * than the turn from unit to unit. Those rings are left out until they have another lock.
+ */
+const NAMES = { 9: 'nine', 10: 'ten', 12: 'twelve' } as const
+const oddly = (units: number, even: string, odd: string): string => (units % 2 === 0 ? even : odd)
 
 /** A ring of so many units: the tip of each tab at the middle of the next pocket's closed edge. */
 const ringOf = (units: keyof typeof NAMES): VariantSource => ({
@@ -35,15 +40,21 @@ const ringOf = (units: keyof typeof NAMES): VariantSource => ({
   sizes: [
     {
       axis: 'across',
-      label: 'across the points',
+      label: oddly(units, 'across the points', 'point to farthest point'),
       assembled: 'across',
-      derivation: `Measured on the folded unit, turned by 360 / ${units} degrees about the one centre that brings tab to seat. On paper: with the half diagonal h = 0.7071 S, twice h times the root of 1.5 squared plus (1 / (2 tan ${180 / units} degrees)) squared.`,
+      derivation: `Measured on the folded unit, turned by 360 / ${units} degrees about the one centre that brings tab to seat, as a caliper reads it. On paper: with the half diagonal h = 0.7071 S, twice h times the root of 1.5 squared plus (1 / (2 tan ${180 / units} degrees)) squared${oddly(units, '', `, times cos ${90 / units} degrees, since no point faces another`)}.`,
     },
     {
-      axis: 'hole',
-      label: 'hole from flat to flat',
-      assembled: 'hole',
-      derivation: `Measured likewise. On paper: h / tan ${180 / units} degrees less h.`,
+      axis: 'hole-widest',
+      label: 'hole at its widest',
+      assembled: 'hole-widest',
+      derivation: `Measured likewise, from corner to ${oddly(units, 'opposite', 'farthest')} corner of the hole.`,
+    },
+    {
+      axis: 'hole-circle',
+      label: 'circle around the hole',
+      assembled: 'hole-circle',
+      derivation: `Measured likewise: the circle that the corners of the hole lie on, which a mount has to cover. On paper: with r = (h / tan ${180 / units} degrees less h) / 2, and c and s the cosine and sine of ${360 / units} degrees, twice r times the root of 1 plus ((1 - c + s) / (c + s)) squared.`,
     },
   ],
 })
@@ -84,7 +95,7 @@ export const ringStar: DesignSource = {
     {
       key: 'unit',
       name: 'unit',
-      unitsPerPiece: 8,
+      unitsPerPiece: 9,
       perSquare: 1,
       sideUp: 'colour down',
       sideUpReason: 'Both corners come in over the light side, and the fold closes over them.',
@@ -116,5 +127,5 @@ export const ringStar: DesignSource = {
       ],
     },
   ],
-  variants: ([6, 7, 8, 9, 10, 12] as const).map(ringOf),
+  variants: ([9, 10, 12] as const).map(ringOf),
 }

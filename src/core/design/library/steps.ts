@@ -14,11 +14,11 @@ export const asSteps = (steps: readonly WordedStep[], words: StepWords = {}): re
 
 /** Steps of bases that only crease beforehand, with the turns between them: who collapses in the air needs none. */
 const PRECREASES: Readonly<Record<string, readonly string[]>> = {
-  square: ['diagonals', 'over', 'halves', 'over-again'],
-  waterbomb: ['halves', 'over', 'diagonals', 'over-again'],
-  bird: ['diagonals', 'over', 'halves', 'over-again'],
-  frog: ['diagonals', 'over', 'halves', 'over-again'],
-  windmill: ['diamond'],
+  square: ['halves', 'over', 'diagonals', 'over-again'],
+  waterbomb: ['diagonals', 'over', 'halves', 'over-again'],
+  bird: ['halves', 'over', 'diagonals', 'over-again'],
+  frog: ['halves', 'over', 'diagonals', 'over-again'],
+  windmill: ['over', 'diamond', 'over-again'],
 }
 
 /** How a base is folded, to begin a design with. */

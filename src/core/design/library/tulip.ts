@@ -20,17 +20,29 @@ const page = valley(AXIS, {
   moves: plane(0.6, 0.25),
   take: { at: plane(0.6, 0.25), layers: 4 },
 })
-/** Half the width of the locked bud: each corner passes the middle by 0.014 of the side. */
-const HALF = 0.118
-/** The left corner's fold leans by so many degrees: its tip must clear the closed lower edge of the pocket. */
-const RAISED = 11
-const side = (right: boolean): MoveSpec => {
-  const corner = plane(right ? 0.74 : 0.26, 0.25)
-  return valley(
-    { beside: AXIS, by: HALF, towards: corner },
-    { moves: corner, take: { at: corner, layers: 4 } },
-  )
-}
+/**
+ * The lock, in shares of the side. The right fold stands `RIGHT` from the middle and leans by `LEAN` degrees, the left
+ * one stands upright, `LEFT` from the middle. The pocket of the right corner is open along its upper slanting edge and
+ * closed along the lower one, so the left tip has to pass the upper edge without covering the right tip.
+ *
+ * With A = 2 (1/4 - RIGHT), B = 2 (1/4 - LEFT), c and s the cosine and sine of the lean, the left tip lies
+ * (u, v) = (A c^2 + B - 1/2, A c s) from the right one. The left flap's lower edge rises at 45 degrees from its tip, so
+ * it passes the right tip while v > u; the pocket's mouth rises at 45 degrees and twice the lean, so the left tip lies
+ * within while u sin(45 + 2 lean) > v cos(45 + 2 lean). Both at once need a lean: here u = 0.0649, v = 0.075, and the
+ * tip lies 0.043 of the side within the mouth, 6.5 mm on a square of 15 cm.
+ */
+const RIGHT = 0.1
+const LEFT = 0.1075
+const LEAN = 15
+const corner = (side: 'right' | 'left'): PointSpec => plane(side === 'right' ? 0.74 : 0.26, 0.25)
+const rightSide = valley(
+  {
+    turned: { beside: AXIS, by: RIGHT, towards: corner('right') },
+    about: plane(0.5 + RIGHT, 0.25),
+    degrees: LEAN,
+  },
+  { moves: corner('right'), take: { at: corner('right'), layers: 4 } },
+)
 
 type Spot = readonly [number, number]
 /** The four layers that lie at a corner of the diamond: two of the petal, two of the base below it. */
@@ -39,19 +51,15 @@ const around = ([x, y]: Spot) => {
   const up = (share: number): Spot => [x, y + (y > 0.5 ? share : -share)]
   return { petal: [out(0.02), up(0.02)], base: [out(-0.02), up(-0.02)] }
 }
-/** The left corner, at this place of the sheet, over as far as the right one, between its petal and its base. */
-const tucked = (corner: Spot, pocket: Spot): MoveSpec => {
-  const [tip, slot] = [around(corner), around(pocket)]
+/** The left corner, at this place of the sheet, over to between the right corner's petal and its base. */
+const tucked = (tipAt: Spot, pocket: Spot): MoveSpec => {
+  const [tip, slot] = [around(tipAt), around(pocket)]
   const layers = [...tip.petal, ...tip.base]
   return {
     kind: 'tuck',
     name: 'tuck',
-    line: {
-      turned: { beside: AXIS, by: HALF, towards: plane(0.26, 0.25) },
-      about: plane(0.5 - HALF, 0.25),
-      degrees: RAISED,
-    },
-    moves: plane(0.26, 0.25),
+    line: { beside: AXIS, by: LEFT, towards: corner('left') },
+    moves: corner('left'),
     take: layers,
     hints: layers.flatMap((layer) => [
       ...slot.petal.map((over) => [over, layer] as const),
@@ -150,16 +158,17 @@ export const tulip: DesignSource = {
             step(
               {
                 key: 'right',
-                say: 'Right corner of the front past the middle',
+                say: 'Right corner past the middle, its tip a little low',
                 each: 'side',
                 rigour: 'even',
+                note: 'The fold leans: its upper end is nearer the middle, so that the slanting edge above the tip opens to the left.',
               },
-              side(true),
+              rightSide,
             ),
             step(
               {
                 key: 'left',
-                say: 'Left corner likewise, and into the pocket of the right',
+                say: 'Left corner straight over, into the pocket of the right',
                 each: 'side',
                 rigour: 'even',
                 note: 'The pocket is under the petal of the right corner, open along its slanting edge.',
@@ -170,17 +179,18 @@ export const tulip: DesignSource = {
             step(
               {
                 key: 'right-back',
-                say: 'Right corner of the front past the middle',
+                say: 'Right corner past the middle, its tip a little low',
                 each: 'side',
                 rigour: 'even',
+                note: 'The fold leans: its upper end is nearer the middle, so that the slanting edge above the tip opens to the left.',
               },
-              side(true),
+              rightSide,
             ),
             step(
               {
                 key: 'left-back',
                 look: ['both tips are in their pockets, front and back'],
-                say: 'Left corner likewise, and into the pocket of the right',
+                say: 'Left corner straight over, into the pocket of the right',
                 each: 'side',
                 rigour: 'even',
               },

@@ -2,20 +2,20 @@ import { at, foldAndUnfold, onto, squareOnCorner, step, turnOverUpright } from '
 import type { CreaseSpec, ProgramStep, StretchSpec } from '../program'
 
 /**
- * Diagonals from one side, halves from the other: the sheet then falls into the base by itself. The corner (0, 0)
+ * Halves from one side, diagonals from the other: the sheet then falls into the base by itself. The corner (0, 0)
  * points down from the start, so that the open corner does so in the end.
  */
 export const squareBaseSteps: readonly ProgramStep[] = [
   step(
-    { key: 'diagonals', say: 'Corner to opposite corner, crease, open', each: 'diagonal', crease: 'light' },
-    foldAndUnfold(onto(at(0, 0), at(1, 1))),
-    foldAndUnfold(onto(at(0, 1), at(1, 0))),
-  ),
-  step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
-  step(
     { key: 'halves', say: 'Edge to opposite edge, crease, open', each: 'book fold', crease: 'light' },
     foldAndUnfold(onto(at(0, 0), at(1, 0))),
     foldAndUnfold(onto(at(0, 0), at(0, 1))),
+  ),
+  step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+  step(
+    { key: 'diagonals', say: 'Corner to opposite corner, crease, open', each: 'diagonal', crease: 'light' },
+    foldAndUnfold(onto(at(0, 0), at(1, 1))),
+    foldAndUnfold(onto(at(0, 1), at(1, 0))),
   ),
   step({ key: 'over-again', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
   step(

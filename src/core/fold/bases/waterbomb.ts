@@ -2,14 +2,14 @@ import { at, foldAndUnfold, onto, square, step, turnOverUpright } from '../progr
 
 export const waterbombBase = square([
   step(
-    { key: 'halves', say: 'Edge to opposite edge, crease, open', each: 'book fold', crease: 'light' },
-    foldAndUnfold(onto(at(0, 0), at(0, 1))),
-  ),
-  step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
-  step(
     { key: 'diagonals', say: 'Corner to opposite corner, crease, open', each: 'diagonal', crease: 'light' },
     foldAndUnfold(onto(at(1, 0), at(0, 1))),
     foldAndUnfold(onto(at(0, 0), at(1, 1))),
+  ),
+  step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
+  step(
+    { key: 'halves', say: 'Edge to opposite edge, crease, open', each: 'book fold', crease: 'light' },
+    foldAndUnfold(onto(at(0, 0), at(0, 1))),
   ),
   step({ key: 'over-again', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
   step(

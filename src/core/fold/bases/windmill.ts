@@ -1,4 +1,14 @@
-import { at, foldAndUnfold, lineOnto, onto, quarterTurned, square, step, through } from '../program/build'
+import {
+  at,
+  foldAndUnfold,
+  lineOnto,
+  onto,
+  quarterTurned,
+  square,
+  step,
+  through,
+  turnOverUpright,
+} from '../program/build'
 import type { CreaseSpec, MoveSpec } from '../program'
 
 type Spot = readonly [number, number]
@@ -25,6 +35,8 @@ export const windmillBase = square([
     { key: 'cupboard', say: 'Edge to the middle, crease, open', each: 'edge', crease: 'light' },
     ...[0, 2, 1, 3].map(edgeToMiddle),
   ),
+  // Half of the diamond comes to lie behind: creased from the other side it goes there by itself.
+  step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
   step(
     { key: 'diamond', say: 'Corner to the centre, crease, open', each: 'corner', crease: 'light' },
     ...(
@@ -36,6 +48,7 @@ export const windmillBase = square([
       ] as const
     ).map(([x, y]) => foldAndUnfold(onto(at(x, y), at(0.5, 0.5)))),
   ),
+  step({ key: 'over-again', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
   step(
     { key: 'collapse', say: 'Edges to the middle, each corner out to its left', each: 'collapse' },
     {

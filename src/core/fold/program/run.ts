@@ -1,11 +1,11 @@
 import { CoreError } from '../../errors'
-import { distance, inverse, move, signedDistance, type Line, type Point } from '../../geometry'
+import { distance, flips, inverse, move, signedDistance, type Line, type Point } from '../../geometry'
 import { SAME_POINT } from '../../numeric'
 import { cutOff } from '../moves/cut-off'
 import { foldedByLine, reverseFold, tuck } from '../moves/fold-between'
 import { closeGrip, halvesOf, type Grip, type SimpleFold } from '../moves/grip'
 import { creaseOn } from '../moves/pieces'
-import { refold } from '../moves/refold'
+import { letterOf, refold } from '../moves/refold'
 import { simpleFold } from '../moves/simple-fold'
 import { flatSheet, regularHexagon, unitSquare } from '../state/start'
 import { stopLine } from '../moves/stop'
@@ -98,11 +98,12 @@ function creasesAlong(state: FoldedState, line: Line, moving: readonly number[])
 /** Creases along a line between layers that moved and layers that stayed: those that an unfolding leaves behind. */
 function hingesLeft(state: FoldedState, line: Line, moving: readonly number[]): readonly SheetMark[] {
   const goes = new Set(moving)
-  return state.hinges.flatMap(({ first, second, from, to }): SheetMark[] => {
+  return state.hinges.flatMap((hinge): SheetMark[] => {
+    const { first, second, from, to } = hinge
     const pose = state.faces[first]?.pose
     if (!pose || goes.has(first) === goes.has(second)) return []
     const off = [from, to].some((at) => Math.abs(signedDistance(line, move(pose, at))) > 1e-7)
-    return off ? [] : [{ from, to }]
+    return off ? [] : [{ from, to, letter: letterOf(state, hinge) }]
   })
 }
 
@@ -142,7 +143,13 @@ function simple(
     const pose = state.faces[face]?.pose
     const [start, end] = between ? clipped(from, to, between) : [from, to]
     return pose && distance(start, end) > SAME_POINT
-      ? [{ from: move(inverse(pose), start), to: move(inverse(pose), end) }]
+      ? [
+          {
+            from: move(inverse(pose), start),
+            to: move(inverse(pose), end),
+            letter: (spec.way === 'valley') === flips(pose) ? 'M' : 'V',
+          },
+        ]
       : []
   })
   if (marks.length === 0)
@@ -198,7 +205,9 @@ function doMove(piece: Piece, spec: MoveSpec, gauges: GaugeShares): Done {
         stays: sheetPoint(table, spec.stays),
         hints: hintsOf(table, spec.hints),
       })
-      return { after: { state: next, marks: [...marks, ...open] } }
+      return {
+        after: { state: next, marks: [...marks, ...open.map((one) => ({ ...one, letter: 'U' as const }))] },
+      }
     }
     case 'tuck': {
       const line = foldingOf(table, spec)
