@@ -1,4 +1,4 @@
-import { defaultGauges, LIBRARY } from '@/core/design'
+import { defaultGauges, LIBRARY, locksHold } from '@/core/design'
 import { BASES } from '@/core/fold'
 import { saveDesignVersion } from '@/data/repositories/designs'
 import { inTransaction } from '@/data/writing'
@@ -8,15 +8,20 @@ import type { FlowContext } from './flow-context'
 
 /**
  * Stores what ships as versions, so that a project can pin the one it uses. Known versions are left alone. Figures and
- * pictures are worked out here once, so that no page waits for a fold.
+ * pictures are worked out here once, so that no page waits for a fold. A version with a lock that does not hold is not
+ * stored.
  */
 export async function storeLibrary({ db, nowMs }: FlowContext): Promise<void> {
   await inTransaction(db, async (trx) => {
     for (const design of LIBRARY) {
       const { hash, text } = contentHash(design)
       const { id, name, family } = design
+      const measured = await measuredDesign({ db: trx, nowMs }, hash, design)
+      if (!locksHold(measured)) {
+        console.warn(`${name} is not published: a lock of it does not hold.`)
+        continue
+      }
       await saveDesignVersion(trx, { id, name, family, hash, document: text }, nowMs)
-      await measuredDesign({ db: trx, nowMs }, hash, design)
       for (const { key } of design.variants)
         await shownDesign({ db: trx, nowMs }, hash, design, {
           variantKey: key,

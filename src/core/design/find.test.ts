@@ -1,6 +1,8 @@
 import {
   highPerWide,
   LIBRARY,
+  locksHold,
+  LOOSE_LOCK,
   mainPart,
   measureDesign,
   stagesOf,
@@ -73,4 +75,15 @@ test('without its words a design still has its sizes, and no steps', () => {
   expect(light.gauges).toEqual(whole.gauges)
   expect(light.guide).toBeUndefined()
   expect(light.parts[0]?.stages).toEqual([])
+})
+test('a design with a lock that does not hold is not offered, and its step says so', () => {
+  const tulip = design('tulip')
+  expect(locksHold(tulip)).toBe(true)
+  const variants = tulip.variants.map((variant) => ({ ...variant, looseLocks: ['left'] }))
+  const loose = { ...tulip, variants }
+  expect(locksHold(loose)).toBe(false)
+  const notes = stagesOf(mainPart(loose), variants[0]!).flatMap(({ steps }) =>
+    steps.flatMap(({ key, note }) => (note === LOOSE_LOCK ? [key] : [])),
+  )
+  expect(notes).toEqual(['left'])
 })

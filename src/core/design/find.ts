@@ -32,16 +32,25 @@ export function mainPart(design: DesignDocument | DesignSource): DesignPart<Step
   return part
 }
 
-/** A part's stages with the steps gone that the variant or the way leaves out; a stage left with none is gone too. */
+/** What is said beside a step whose tuck lies under nothing that stays. */
+export const LOOSE_LOCK =
+  'This lock does not hold: nothing lies over what is tucked in. Hold it with a dot of glue.'
+
+/**
+ * A part's stages with the steps gone that the variant or the way leaves out; a stage left with none is gone too. A step
+ * whose lock does not hold says so in the place of its note.
+ */
 export function stagesOf<S extends Step>(
   part: DesignPart<S>,
-  variant: Pick<Variant, 'without'>,
+  variant: Pick<Variant, 'without' | 'looseLocks'>,
   way: Way = 'whole',
 ): readonly Stage<S>[] {
   const stays = (step: S) => !variant.without.includes(step.key) && !(way === 'direct' && step.direct)
+  const marked = (step: S): S =>
+    variant.looseLocks?.includes(step.key) ? { ...step, note: LOOSE_LOCK } : step
   return part.stages
     .slice(way === 'from base' ? (part.base?.stages ?? 0) : 0)
-    .map((stage) => ({ ...stage, steps: stage.steps.filter(stays) }))
+    .map((stage) => ({ ...stage, steps: stage.steps.filter(stays).map(marked) }))
     .filter((stage) => stage.steps.length > 0)
 }
 
@@ -69,3 +78,7 @@ export const unitsOf = (
 /** Height by width of the piece of paper a part is folded from; a hexagon is cut from a square. */
 export const highPerWide = ({ sheet }: Pick<DesignPart, 'sheet'>): number =>
   sheet?.kind === 'rectangle' ? sheet.height : 1
+
+/** Whether every variant of a design holds by the locks it has; one that does not is not offered. */
+export const locksHold = ({ variants }: DesignDocument): boolean =>
+  variants.every(({ looseLocks }) => looseLocks === undefined)

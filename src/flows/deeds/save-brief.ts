@@ -18,7 +18,7 @@ import type { BriefLineRow } from '@/data/tables'
 import { parseBrief, type Brief, type BriefLine } from '@/schema/brief'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
-import { readDesigns, readLibrary, type PinnedDesign } from '../read/designs'
+import { readDesigns, readOffered, type PinnedDesign } from '../read/designs'
 import { currentSettings } from '../settings'
 
 /** Designs a brief may use: the newest of each, but the version a project already pinned where it uses one. */
@@ -26,7 +26,7 @@ async function designsFor(
   context: FlowContext,
   lines: readonly BriefLineRow[],
 ): Promise<readonly PinnedDesign[]> {
-  const newest = await readLibrary(context)
+  const newest = await readOffered(context)
   const pinned = await readDesigns(
     context,
     lines.map((line) => line.design_hash),

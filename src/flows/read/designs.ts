@@ -1,4 +1,4 @@
-import type { DesignDocument, DesignSource } from '@/core/design'
+import { locksHold, type DesignDocument, type DesignSource } from '@/core/design'
 import { designsByHash, newestHashes } from '@/data/repositories/designs'
 import { readDesignSource } from '@/schema/design-document'
 import { measuredDesign } from '../figures'
@@ -36,6 +36,10 @@ export async function readLibrary(context: FlowContext): Promise<readonly Pinned
   )
   return designs.toSorted((a, b) => a.document.name.localeCompare(b.document.name, 'en'))
 }
+
+/** What new briefs may choose from: the newest versions whose locks hold. */
+export const readOffered = async (context: FlowContext): Promise<readonly PinnedDesign[]> =>
+  (await readLibrary(context)).filter(({ document }) => locksHold(document))
 
 /** Designs by version. */
 export async function readDesigns(

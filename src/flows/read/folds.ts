@@ -21,7 +21,7 @@ import {
   type Rigour,
   type ShownProgram,
 } from '@/core/fold'
-import { shownBase, shownDesign, type Shown, type ShownFolds } from '../figures'
+import { measuredDesign, shownBase, shownDesign, type Shown, type ShownFolds } from '../figures'
 import type { FlowContext } from '../flow-context'
 import { readSource } from './designs'
 
@@ -66,7 +66,7 @@ function followed(
     says: rounds.map((round) => round.say ?? say),
     crease,
     rigour,
-    note: note ?? null,
+    note: beside[index]?.step.note ?? note ?? null,
     normal: beside[index]?.step.normal ?? null,
     look: beside[index]?.step.look ?? [],
   }))
@@ -90,7 +90,8 @@ export async function readFolds(context: FlowContext, hash: string, shown: Shown
   const part = mainPart(source)
   // A base one has is still shown as it is folded; only the table begins after it.
   const way = shown.way === 'direct' ? shown.way : 'whole'
-  const beside = stagesOf(part, variantOf(source, shown.variantKey), way).flatMap((stage) =>
+  const design = await measuredDesign(context, hash, source)
+  const beside = stagesOf(part, variantOf(design, shown.variantKey), way).flatMap((stage) =>
     stage.steps.map((step) => ({ stageName: stage.name, step })),
   )
   return followed(folds, part.sideUp, beside)

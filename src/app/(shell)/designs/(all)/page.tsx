@@ -7,6 +7,7 @@ import {
   FAMILIES,
   finishedSizes,
   highPerWide,
+  locksHold,
   mainPart,
   stagesOf,
   unitsOf,
@@ -45,7 +46,9 @@ interface DesignsPageProps {
 
 export default async function DesignsPage({ searchParams }: DesignsPageProps) {
   const { context, preferences } = await openPage()
-  const all = await readLibrary(context)
+  const library = await readLibrary(context)
+  const all = library.filter(({ document }) => locksHold(document))
+  const withheld = library.filter(({ document }) => !locksHold(document))
   const families = FAMILIES.filter((family) => all.some(({ document }) => document.family === family))
   const asked = readLibraryQuery(await searchParams, families, preferences.unit)
   const history = await readHistory(context)
@@ -87,6 +90,23 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
           />
         ))}
       </ul>
+      {withheld.length === 0 ? null : (
+        <section aria-labelledby="withheld" className="mt-12">
+          <h2 id="withheld" className="text-2xl">
+            Not offered for now
+          </h2>
+          <p className="second">A lock of these does not hold. Projects that use them already still open.</p>
+          <ul className="mt-2 flex flex-wrap gap-4">
+            {withheld.map(({ document }) => (
+              <li key={document.id}>
+                <Link href={`/designs/${document.id}`} className="underline">
+                  {document.name}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       <section id="bases" aria-labelledby="bases-title" className="mt-12">
         <h2 id="bases-title" className="text-2xl">
           Bases

@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
-import { defaultGauges, mainPart, unitsOf } from '@/core/design'
+import { defaultGauges, locksHold, mainPart, unitsOf } from '@/core/design'
 import { BASES } from '@/core/fold'
 import { shownSheetMm } from '@/flows/figures'
 import { readLibrary } from '@/flows/read/designs'
@@ -60,6 +60,11 @@ export default async function DesignPage({ params }: { readonly params: Promise<
           : `with ${plural(pace.loggedPieces, 'piece')} in your log`}
         .
       </p>
+      {locksHold(design) ? null : (
+        <p className="note mt-4 max-w-2xl font-semibold">
+          It is not offered for new briefs: a lock of it does not hold. Its steps say which.
+        </p>
+      )}
       <div className="mt-6 grid gap-6 tablet:grid-cols-[1.15fr_1fr]">
         <div className="sheet-panel p-6">
           <SizeDial design={design} papers={papers} ends={ends} samples={samples} preferences={preferences} />

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { openPage } from '@/app/_server/guard'
 import { withoutWords } from '@/core/design'
-import { readLibrary } from '@/flows/read/designs'
+import { readOffered } from '@/flows/read/designs'
 import { readDrawer } from '@/flows/read/papers'
 import { BriefForm } from '@/ui/brief/BriefForm'
 import { newLine } from '@/ui/brief/form-values'
@@ -12,7 +12,7 @@ export const metadata: Metadata = { title: 'Start a project' }
 
 export default async function NewProjectPage() {
   const { context, settings, preferences } = await openPage()
-  const designs = (await readLibrary(context)).map((one) => one.document)
+  const designs = (await readOffered(context)).map((one) => one.document)
   const papers = await readDrawer(context)
   const [first] = designs
   return (

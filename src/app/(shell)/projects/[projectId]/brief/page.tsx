@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { withoutWords } from '@/core/design'
-import { readLibrary } from '@/flows/read/designs'
+import { readOffered } from '@/flows/read/designs'
 import { readDrawer } from '@/flows/read/papers'
 import { BriefForm } from '@/ui/brief/BriefForm'
 import { briefValues } from '@/ui/brief/form-values'
@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'Brief' }
 
 export default async function BriefPage(props: StationParams) {
   const { context, preferences, project } = await openStation(props)
-  const designs = (await readLibrary(context)).map((one) => withoutWords(one.document))
+  const designs = (await readOffered(context)).map((one) => withoutWords(one.document))
   const papers = await readDrawer(context)
   return (
     <StationFrame project={project} open="brief" preferences={preferences}>
