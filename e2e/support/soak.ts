@@ -11,7 +11,7 @@ import { TestServer } from './server'
 
 const WINDOWS = 4
 const RUNS = 10
-const PIECES = 5000
+const PIECES = 200
 const FOLDS = [1, 2, 2, 1] as const
 /** How soon after a fault is over every window must have a tap acknowledged, without a restart. */
 const CURED_WITHIN_MS = 20_000
@@ -21,12 +21,15 @@ export interface SoakResult {
   readonly acknowledged: number
   readonly lost: number
   readonly twice: number
-  /** Taps that were answered with words while a fault lasted. */
-  readonly refusedInWords: number
   /** Answers with an error of the server's own. */
   readonly errors: readonly string[]
   readonly sound: boolean
-  readonly rounds: readonly { readonly fault: string; readonly curedMs: number }[]
+  readonly rounds: readonly {
+    readonly fault: string
+    readonly curedMs: number
+    /** Taps answered with words while it lasted, by HTTP status. */
+    readonly refused: Readonly<Record<string, number>>
+  }[]
 }
 
 interface Tap {
@@ -40,7 +43,7 @@ interface Table {
   readonly runIds: readonly string[]
   readonly acknowledged: Tap[]
   readonly errors: string[]
-  refusedInWords: number
+  refused: Record<string, number>
   round: number
   over: boolean
   /** Number of taps acknowledged, by window. */
@@ -79,8 +82,9 @@ async function windowTaps(table: Table, window: number): Promise<void> {
         break
       }
       if (answer !== null && !answer.ok) {
-        if (typeof body?.message === 'string' && body.message.length > 20) table.refusedInWords++
-        else table.errors.push(`${answer.status} without words`)
+        if (answer.status !== 500 && typeof body?.message === 'string' && body.message.length > 20)
+          table.refused[answer.status] = (table.refused[answer.status] ?? 0) + 1
+        else table.errors.push(`${answer.status} ${body?.message ?? 'without words'}`)
       }
       await pause(60)
     }
@@ -131,9 +135,11 @@ interface Place {
 type Fault = (table: Table, place: Place) => Promise<void>
 
 /** No room on the disk: a small one filled up, or else the server forbidden to let any file grow. */
-const fullDisk: Fault = async ({ server }, { base, small }) => {
+const fullDisk: Fault = async ({ server }, { base, data, small }) => {
   const limit = (bytes: string) =>
     spawnSync('prlimit', ['--pid', String(server.pid), `--fsize=${bytes}:unlimited`])
+  // A log that has been long once is used again from its beginning, and would need no more room.
+  await otherWriter(join(data, 'kelpfield.db'), `db.prepare('PRAGMA wal_checkpoint(TRUNCATE)').all()`)
   if (small) fill(join(base, 'filler'))
   else limit('4096')
   await pause(1500)
@@ -231,20 +237,25 @@ export async function soak(
     runIds,
     acknowledged: [],
     errors: [],
-    refusedInWords: 0,
+    refused: {},
     round: 0,
     over: false,
     counts: Array.from({ length: WINDOWS }, () => 0),
   }
   const windows = table.counts.map((_, window) => windowTaps(table, window))
   const names = Object.keys(FAULTS)
-  const done: { fault: string; curedMs: number }[] = []
+  const done: SoakResult['rounds'][number][] = []
   for (; table.round < rounds; table.round++) {
     const fault = names[table.round % names.length] ?? ''
+    table.refused = {}
     await FAULTS[fault]?.(table, place)
     const curedMs = await cured(table)
-    done.push({ fault, curedMs })
-    say(`${table.round + 1}. ${fault}: taps go on after ${(curedMs / 1000).toFixed(1)} s`)
+    const { refused } = table
+    done.push({ fault, curedMs, refused })
+    const words = Object.entries(refused).map(([status, count]) => `${count} x ${status}`)
+    say(
+      `${table.round + 1}. ${fault}: taps go on after ${(curedMs / 1000).toFixed(1)} s; in words meanwhile: ${words.join(', ') || 'none'}`,
+    )
     if (curedMs === Infinity) break
   }
   table.over = true
@@ -265,7 +276,6 @@ export async function soak(
     acknowledged: table.acknowledged.length,
     lost: table.acknowledged.filter((tap) => countOf(tap) === 0).length,
     twice: [...kept.values()].filter((count) => count > 1).length,
-    refusedInWords: table.refusedInWords,
     errors: table.errors,
     sound,
     rounds: done,

@@ -1,9 +1,14 @@
+import { carries } from './brand'
+
 /** What keeps the database from doing its work right now. Nothing of the deed was kept. */
 export type Trouble = 'BUSY' | 'FULL' | 'READ_ONLY' | 'GONE' | 'BROKEN'
+
+const MARK = Symbol.for('kelpfield.database-trouble')
 
 /** The database could not do its work; `src/ui/format/trouble-words.ts` says each trouble in words. */
 export class DatabaseTroubleError extends Error {
   override readonly name = 'DatabaseTroubleError'
+  readonly [MARK] = true
   readonly trouble: Trouble
   /** Kept through Next to the error page, which gets nothing else of an error in production. */
   readonly digest: string
@@ -12,6 +17,10 @@ export class DatabaseTroubleError extends Error {
     super(`the database: ${trouble}`, { cause })
     this.trouble = trouble
     this.digest = `trouble-${trouble}`
+  }
+
+  static override [Symbol.hasInstance](value: unknown): boolean {
+    return carries(MARK, value)
   }
 }
 

@@ -11,8 +11,9 @@ const LONGEST_PAUSE_MS = 250
 
 const isBusy = (error: unknown): boolean => error instanceof DatabaseTroubleError && error.trouble === 'BUSY'
 
-/** The last deed that waits, by database. */
-const lastInTurn = new WeakMap<object, Promise<unknown>>()
+/** The last deed that waits, by database. One line for the process: its parts are bundled apart, the database is one. */
+const holder = globalThis as typeof globalThis & { kelpfieldLines?: WeakMap<object, Promise<unknown>> }
+const lastInTurn = (holder.kelpfieldLines ??= new WeakMap())
 
 /** One after another: while a lock is held only the first in the line tries again. */
 function inTurn<Value>(db: object, work: () => Promise<Value>): Promise<Value> {

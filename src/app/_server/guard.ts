@@ -69,7 +69,7 @@ export async function openAction(): Promise<FlowContext> {
 export const refused = (status: number, message: string): Response =>
   Response.json({ ok: false, message }, { status, headers: { 'cache-control': 'no-store' } })
 
-const STATUS_OF_TROUBLE = { BUSY: 503, FULL: 507, READ_ONLY: 503, GONE: 503, BROKEN: 500 } as const
+const STATUS_OF_TROUBLE = { BUSY: 503, FULL: 507, READ_ONLY: 503, GONE: 503, BROKEN: 503 } as const
 const OTHER_STATUS: Readonly<Partial<Record<Refusal['code'], number>>> = {
   ...STATUS_OF_TROUBLE,
   NOT_FOUND: 404,
