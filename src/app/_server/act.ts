@@ -2,17 +2,30 @@ import 'server-only'
 import { revalidatePath } from 'next/cache'
 import { idText } from '@/schema/fields'
 import type { FlowContext } from '@/flows/flow-context'
-import { RefusalError, type DeedResult } from '@/flows/deed'
+import { DatabaseTroubleError } from '@/data/trouble'
+import { RefusalError, troubleRefusal, type DeedResult } from '@/flows/deed'
 import { once } from '@/flows/once'
 import { openAction } from './guard'
+
+/** What keeps the database from being reached at all is said in the form, where what was typed still stands. */
+export async function inWords<Value>(act: () => Promise<DeedResult<Value>>): Promise<DeedResult<Value>> {
+  try {
+    return await act()
+  } catch (error) {
+    if (error instanceof DatabaseTroubleError) return troubleRefusal(error)
+    throw error
+  }
+}
 
 /** Carries one deed out for whoever may, and lets every page show what changed. */
 export async function act<Value>(
   deed: (context: FlowContext) => Promise<DeedResult<Value>>,
 ): Promise<DeedResult<Value>> {
-  const result = await deed(await openAction())
-  if (result.ok) revalidatePath('/', 'layout')
-  return result
+  return inWords(async () => {
+    const result = await deed(await openAction())
+    if (result.ok) revalidatePath('/', 'layout')
+    return result
+  })
 }
 
 /** Goes on with an id that comes from outside only where it is one. */
