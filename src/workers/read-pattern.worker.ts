@@ -26,7 +26,7 @@ export type PatternAnswer =
       readonly orders: 1 | 2
       readonly front: FoldPicture
       readonly back: FoldPicture
-      /** Published only of a single order. */
+      /** Published only of a single order, and of corners that are exact or could be set right. */
       readonly figures: Figures | null
     }
 
@@ -60,7 +60,7 @@ function readPattern(text: string, tell: (progress: PatternProgress) => void): P
     orders: folded.orders === 1 ? 1 : 2,
     front: pictureOfPiece(piece),
     back: pictureOfPiece(turnedPiece(piece)),
-    figures: folded.orders === 1 ? figuresOf(folded.state) : null,
+    figures: folded.orders === 1 && read.snapped.kind !== 'rough' ? figuresOf(folded.state) : null,
   }
 }
 

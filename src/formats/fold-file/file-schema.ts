@@ -35,7 +35,7 @@ const frameKeys = {
     .array(z.enum(['B', 'M', 'V', 'F', 'U', 'C', 'J']))
     .max(MOST_EDGES)
     .optional(),
-  edges_foldAngle: z.unknown().optional(),
+  edges_foldAngle: z.array(z.number().nullable()).max(MOST_EDGES).optional(),
   edges_length: z.unknown().optional(),
   faces_vertices: z.array(z.array(index).min(3).max(500)).max(MOST_EDGES).optional(),
   faces_edges: z.unknown().optional(),

@@ -3,6 +3,7 @@ import { programs } from '../../../test/generators/random-programs'
 import { BASES, figuresOf, foldPattern, pictureOfPiece, runProgram, type FoldProgram } from '@/core/fold'
 import { defaultGauges, gaugeShares, LIBRARY, mainPart, programOf } from '@/core/design'
 import { MOST_FILE_BYTES, readFoldFile, writeFoldFile } from '.'
+import type { FoldFile } from './file-schema'
 
 const WORDS = { title: 'A piece', description: 'for a test', sideMm: 150 }
 const again = (program: FoldProgram, shares = {}) => {
@@ -127,6 +128,98 @@ const refusal = (input: unknown) => {
   if (result.ok) throw new Error('it was not refused')
   return result.fault
 }
+
+describe('coordinates with few digits', () => {
+  /** The file of a piece with its coordinates rounded to so many digits behind the point. */
+  const rounded = (piece: Parameters<typeof writeFoldFile>[0], sideMm: number, digits: number) => {
+    const file = writeFoldFile(piece, { ...WORDS, sideMm })
+    const round = (rows: FoldFile['vertices_coords']) =>
+      rows?.map((row) => row.map((value) => Number(value.toFixed(digits))))
+    return JSON.stringify({
+      ...file,
+      vertices_coords: round(file.vertices_coords),
+      file_frames: file.file_frames?.map((frame) => ({
+        ...frame,
+        vertices_coords: round(frame.vertices_coords),
+      })),
+    })
+  }
+  const layersOf = (text: string) => {
+    const result = readFoldFile(text)
+    if (!result.ok) throw new Error(JSON.stringify(result.fault))
+    const folded = foldPattern(result.read.pattern, { most: 2 })
+    if (!folded.ok) throw new Error(JSON.stringify(folded.faults))
+    const { mostLayers, fewestLayers } = figuresOf(folded.state)
+    return { mostLayers, fewestLayers, orders: folded.orders, snapped: result.read.snapped }
+  }
+  const whole = shipped.flatMap(([name, program, shares], index) => {
+    const { end } = runProgram(program, shares)
+    return end.state.cutAway || name === 'corner-folded-rosette curled' ? [] : [{ name, end, index }]
+  })
+  // Every pattern at the roughest and at one finer setting; `npm run bench` tries them all at all.
+  test.each(whole.map(({ name, end, index }) => ({ name, end, finer: 5 + (index % 8) })))(
+    '$name, sides of 1 with 4 and $finer digits: the layers as they were folded',
+    ({ end, finer }) => {
+      const { mostLayers, fewestLayers } = figuresOf(end.state)
+      for (const digits of [4, finer]) {
+        const read = layersOf(rounded(end, 1, digits))
+        expect(read).toMatchObject({ mostLayers, fewestLayers, orders: 1 })
+        if (read.snapped.kind === 'moved')
+          expect(read.snapped.mostMoved).toBeLessThan(1.01 * Math.max(1e-11, 10 ** -digits))
+      }
+    },
+    30_000,
+  )
+  test.each([3, 4, 5, 6])('a bird base in mm with %i digits has 4 to 8 layers (derived)', (digits) => {
+    const bird = BASES.find(({ id }) => id === 'bird')!
+    const read = layersOf(rounded(runProgram(bird.program).end, 150, digits))
+    expect(read).toMatchObject({ fewestLayers: 4, mostLayers: 8, orders: 1, snapped: { kind: 'moved' } })
+  })
+  test('what is written exactly is not moved', () => {
+    const bird = BASES.find(({ id }) => id === 'bird')!
+    expect(layersOf(JSON.stringify(writeFoldFile(runProgram(bird.program).end, WORDS))).snapped).toEqual({
+      kind: 'as written',
+    })
+    const result = readFoldFile(JSON.stringify(cross()))
+    expect(result.ok && result.read.snapped).toEqual({ kind: 'as written' })
+  })
+  test('a pattern that is wrong by more than a rounding is not bent until it folds', () => {
+    const off = cross().vertices_coords.map(([x = 0, y = 0], n) => (n === 4 ? [1.0107, y] : [x, y]))
+    const result = readFoldFile(JSON.stringify(cross(undefined, { vertices_coords: off })))
+    if (!result.ok) throw new Error('not read')
+    expect(result.read.snapped.kind).toBe('rough')
+    expect(foldPattern(result.read.pattern, { most: 2 }).ok).toBe(false)
+  })
+  test('an edge of no length between two corners is left out and told', () => {
+    const split = cross(undefined, {
+      vertices_coords: [...cross().vertices_coords, [1, 1]],
+      edges_vertices: [...cross().edges_vertices.slice(0, 11), [7, 9], [8, 9]],
+      edges_assignment: [...'BBBBBBBB', 'V', 'V', 'V', 'M', 'V'],
+    })
+    const result = readFoldFile(JSON.stringify(split))
+    expect(result.ok && foldPattern(result.read.pattern, { most: 2 }).ok).toBe(true)
+    // With more digits the same is an author's slip, and refused.
+    const fine = split.vertices_coords.map(([x = 0, y = 0]) => [x, y + 0.00000001])
+    expect(refusal({ ...split, vertices_coords: fine }).what).toBe('its two ends are one point')
+  })
+  test('a stray vertex is no part of the sheet', () => {
+    const stray = cross(undefined, { vertices_coords: [...cross().vertices_coords, [5000, -7000]] })
+    const result = readFoldFile(JSON.stringify(stray))
+    expect(result.ok && result.read.unitsPerExtent).toBe(2)
+  })
+  test.each([
+    ['a fold that stands up', ['V', 'V', 'V', 'M'], [180, 180, 90, -180], 'folded by 90 degrees'],
+    ['an angle against its letter', ['V', 'V', 'V', 'M'], [180, 180, -180, -180], 'assignment says V'],
+  ])('%s is refused', (_, letters, angles, what) => {
+    const fault = refusal(cross(letters, { edges_foldAngle: [0, 0, 0, 0, 0, 0, 0, 0, ...angles] }))
+    expect(fault.what).toContain(what)
+    expect(fault.where).toBe('edges_foldAngle 10')
+  })
+  test('angles of flat folds are read', () => {
+    const angles = [...Array<null>(8).fill(null), 180, 180, 180, -180]
+    expect(readFoldFile(JSON.stringify(cross(undefined, { edges_foldAngle: angles }))).ok).toBe(true)
+  })
+})
 
 describe('what cannot be read says what, where and what to do', () => {
   test('the file that is right is read and folds to a quarter, four layers', () => {

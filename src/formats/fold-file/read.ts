@@ -1,9 +1,11 @@
 import { flatSheet, type Crease, type CreasePattern, type Hint } from '@/core/fold'
 import { CoreError } from '@/core/errors'
 import { signedArea, type Point } from '@/core/geometry'
+import { largest, least } from '@/core/numeric'
 import { FileError, type FileFault } from './fault'
 import { fileSchema, MOST_EDGES, type FoldFile, type FoldFrame } from './file-schema'
 import { outlineOf, requireNoCrossing } from './outline'
+import { lastDigit, merged, snap, type FileEdge, type Snapped } from './snap'
 
 /** Larger files are refused unread. */
 export const MOST_FILE_BYTES = 5_000_000
@@ -15,6 +17,7 @@ export interface ReadPattern {
   /** How many of the file's own units the extent of 1 stands for, and their name where it is said. */
   readonly unitsPerExtent: number
   readonly unit: string | null
+  readonly snapped: Snapped
 }
 
 export type ReadResult =
@@ -22,6 +25,8 @@ export type ReadResult =
 
 /** A short edge of nothing: nearer than this, longest extent 1, two ends are one. */
 const SHORTEST = 1e-7
+/** Ends nearer than half of this, longest extent 1, are one where a file has no more digits. */
+const ROUNDED = 1e-4
 
 /** Reads a FOLD 1.2 file. *Returns* the first crease pattern in it, or the one fault that stopped it. */
 export function readFoldFile(text: string): ReadResult {
@@ -108,17 +113,18 @@ function creasePatternOf(file: FoldFile): Drawing {
   return found
 }
 
-function patternOf(file: FoldFile): ReadPattern {
-  const { where, frame, number } = creasePatternOf(file)
-  const { vertices_coords: coords = [], edges_vertices: edges = [], edges_assignment: letters } = frame
-  const { corners, unitsPerExtent } = scaled(coords, where)
+/** Every edge with its letter, between corners that are there; edges of no length are left out where digits are few. */
+function edgesOf(frame: FoldFrame, where: string, corners: readonly Point[], near: number) {
+  const { edges_vertices: edges = [], edges_assignment: letters, edges_foldAngle: angles } = frame
   if (letters?.length !== edges.length)
     throw new FileError(
       `there are ${edges.length} edges and ${letters?.length ?? 0} assignments`,
       `${where}edges_assignment`,
       'Give every edge one of B, M, V, F or U.',
     )
-  edges.forEach((ends, edge) => {
+  const one = merged(corners, near)
+  let slivers = 0
+  const read = edges.flatMap((ends, edge): FileEdge[] => {
     const [from, to] = [corners[ends[0]], corners[ends[1]]]
     if (!from || !to)
       throw new FileError(
@@ -126,7 +132,8 @@ function patternOf(file: FoldFile): ReadPattern {
         `${where}edges_vertices ${edge}`,
         'Count vertices from 0.',
       )
-    if (Math.hypot(to.x - from.x, to.y - from.y) < SHORTEST)
+    const [start, end] = [one[ends[0]] ?? ends[0], one[ends[1]] ?? ends[1]]
+    if (start === end && (ends[0] === ends[1] || near <= SHORTEST))
       throw new FileError(
         'its two ends are one point',
         `${where}edges_vertices ${edge}`,
@@ -141,29 +148,71 @@ function patternOf(file: FoldFile): ReadPattern {
         'Only uncut sheets are read.',
         from,
       )
+    requireFlat(angles?.[edge] ?? null, letter, `${where}edges_foldAngle ${edge}`, from)
+    if (start === end) slivers++
+    return start === end || letter === undefined ? [] : [{ from: start, to: end, letter }]
   })
-  requireNoCrossing(corners, edges)
+  return { edges: read, slivers }
+}
+
+/** A stated angle must be that of a flat fold, and of the letter beside it. FOLD counts a valley positive. */
+function requireFlat(degrees: number | null, letter: string | undefined, where: string, at: Point): void {
+  if (degrees === null) return
+  const fits =
+    letter === 'V'
+      ? degrees === 180
+      : letter === 'M'
+        ? degrees === -180
+        : letter === 'F'
+          ? degrees === 0
+          : [-180, 0, 180].includes(degrees)
+  if (fits) return
+  const flat = [-180, 0, 180].includes(degrees)
+  throw new FileError(
+    flat
+      ? `it says ${degrees} degrees and its assignment says ${letter}`
+      : `it is folded by ${degrees} degrees`,
+    where,
+    flat ? 'Make both say the same fold.' : 'Only flat folds are read: 180, -180 or 0 degrees.',
+    at,
+  )
+}
+
+function patternOf(file: FoldFile): ReadPattern {
+  const { where, frame, number } = creasePatternOf(file)
+  const { vertices_coords: coords = [], edges_vertices: ends = [] } = frame
+  const used = new Set(ends.flat())
+  const written = coords.filter((_, vertex) => used.has(vertex))
+  const { corners, unitsPerExtent } = scaled(coords, written, where)
+  const digit = lastDigit(written) / unitsPerExtent
+  const { edges, slivers } = edgesOf(frame, where, corners, Math.max(SHORTEST, Math.min(digit, ROUNDED) / 2))
+  const { corners: places, snapped } = snap(corners, edges, digit)
+  requireNoCrossing(
+    places,
+    edges.map(({ from, to }) => [from, to]),
+  )
   const outline = outlineOf(
-    corners,
-    edges.filter((_, edge) => letters[edge] === 'B'),
+    places,
+    edges.flatMap(({ from, to, letter }) => (letter === 'B' ? [[from, to] as const] : [])),
   )
   requireSheet(outline)
-  const creases = edges.flatMap((ends, edge): Crease[] => {
-    const [from, to, letter] = [corners[ends[0]], corners[ends[1]], letters[edge]]
-    return from && to && (letter === 'M' || letter === 'V' || letter === 'F' || letter === 'U')
-      ? [{ from, to, letter }]
-      : []
+  const creases = edges.flatMap(({ from: start, to: end, letter }): Crease[] => {
+    const [from, to] = [places[start], places[end]]
+    return from && to && letter !== 'B' ? [{ from, to, letter }] : []
   })
   return {
     title: file.file_title ?? frame.frame_title ?? null,
-    pattern: { outline, creases, hints: hintsOf(foldedOf(file, number, frame), corners) },
+    pattern: { outline, creases, hints: hintsOf(foldedOf(file, number, frame), places) },
     unitsPerExtent,
     unit: frame.frame_unit ?? null,
+    snapped: snapped.kind === 'moved' ? { ...snapped, slivers } : snapped,
   }
 }
 
+/** Corners in shares of the longest extent of those that are used: a stray vertex is no part of the sheet. */
 function scaled(
   coords: readonly (readonly number[])[],
+  used: readonly (readonly number[])[],
   where: string,
 ): { readonly corners: readonly Point[]; readonly unitsPerExtent: number } {
   coords.forEach(([, , z = 0], vertex) => {
@@ -174,9 +223,9 @@ function scaled(
         'Give the flat sheet.',
       )
   })
-  const [xs, ys] = [coords.map(([x = 0]) => x), coords.map(([, y = 0]) => y)]
+  const [xs, ys] = [used.map(([x = 0]) => x), used.map(([, y = 0]) => y)]
   const [left, bottom] = [least(xs), least(ys)]
-  const extent = Math.max(-least(xs.map((x) => -x)) - left, -least(ys.map((y) => -y)) - bottom)
+  const extent = Math.max(largest(xs) - left, largest(ys) - bottom)
   if (!(extent > 1e-12) || !Number.isFinite(extent))
     throw new FileError('the sheet has no size', `${where}vertices_coords`, 'Give corners that lie apart.')
   return {
@@ -184,9 +233,6 @@ function scaled(
     unitsPerExtent: extent,
   }
 }
-
-const least = (values: readonly number[]): number =>
-  values.reduce((most, value) => Math.min(most, value), Infinity)
 
 function requireSheet(outline: readonly Point[]): void {
   try {

@@ -3,6 +3,7 @@ import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { FoldDiagram } from '../diagram/FoldDiagram'
 import { PatternDrawing } from '../diagram/PatternDrawing'
 import { plural, type Preferences } from '../format'
+import type { ReadPattern } from '@/formats/fold-file'
 import { faultPlaces, faultWords } from './fault-words'
 
 interface ReadAnswerProps {
@@ -60,6 +61,7 @@ export function ReadAnswer({ name, answer, preferences }: ReadAnswerProps) {
   return (
     <>
       {heading}
+      <SnappedWords read={answer.read} />
       <div className="mt-4 grid gap-8 tablet:grid-cols-3">
         <PatternDrawing pattern={pattern} places={[]} title="The crease pattern" />
         <FoldDiagram
@@ -92,13 +94,34 @@ export function ReadAnswer({ name, answer, preferences }: ReadAnswerProps) {
           <dt>Area shown</dt>
           <dd className="font-semibold">{share(figures.shown)}</dd>
         </dl>
-      ) : (
+      ) : answer.orders === 1 ? null : (
         <p className="note mt-4 max-w-2xl">
           Its layers can lie in more than one order; one of them is drawn, and no figures are given. Letters
           on every crease, or faceOrders, would settle it.
         </p>
       )}
     </>
+  )
+}
+
+/** What was done about coordinates with few digits. */
+function SnappedWords({ read: { snapped, unitsPerExtent, unit } }: { readonly read: ReadPattern }) {
+  if (snapped.kind === 'as written') return null
+  if (snapped.kind === 'rough')
+    return (
+      <p className="note mt-2 max-w-2xl">
+        Its corners are written with too few digits, and none near them fold flat exactly: layers that only
+        touch may seem to overlap here, so no figures are given. Export it with more digits.
+      </p>
+    )
+  const { corners, mostMoved, slivers } = snapped
+  const far = (mostMoved * unitsPerExtent).toPrecision(2)
+  return (
+    <p className="second mt-1 max-w-2xl">
+      Its corners are written with few digits. {plural(corners, 'corner')} moved by {far}{' '}
+      {unit ?? 'of its units'} at most, so that what touches when folded touches exactly
+      {slivers === 0 ? '' : `; ${plural(slivers, 'edge')} shorter than the last digit left out`}.
+    </p>
   )
 }
 

@@ -19,7 +19,7 @@ const pattern = {
   outline: unitSquare,
   creases: [{ from: { x: 0.5, y: 0 }, to: { x: 0.5, y: 1 }, letter: 'V' as const }],
 }
-const read = { title: null, pattern, unitsPerExtent: 1, unit: null }
+const read = { title: null, pattern, unitsPerExtent: 1, unit: null, snapped: { kind: 'as written' } as const }
 
 const FAULTS: readonly PatternFault[] = [
   { code: 'ANGLE_SUM', at: half, alternateSumDeg: 170.25 },
