@@ -225,7 +225,7 @@ async function jettyGarland(context: FlowContext, papers: ReadonlyMap<string, st
 
 /** Planned: pieces of several units, and a 2:1 piece. */
 async function boathouseStars(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
-  const star = { design: 'ring-star', variant: 'nine', axis: 'across', size: '30', pieces: '3' }
+  const star = { design: 'ring-star', variant: 'nine', axis: 'across', size: '29.5', pieces: '3' }
   const kites = { design: 'window-star', variant: 'eight', axis: 'across', size: '24', pieces: '4' }
   const heart = { design: 'framed-heart', variant: 'plain', axis: 'width', size: '6', pieces: '6' }
   const each = ['Tidewater', 'Buoy Orange', 'Dusk Plum'].map((paper) => [paper, '1'] as const)

@@ -81,6 +81,33 @@ describe('what is written is read again', () => {
       expect(Math.max(x, y)).toBeLessThan(150 + 1e-9)
     }
   })
+  test.each(['two-colour-butterfly plain', 'carved-face-gourd plain', 'tulip plain'])(
+    '%s: every two faces that lie over one another at some spot have their order stated',
+    (wanted) => {
+      const [, program, shares] = shipped.find(([name]) => name === wanted)!
+      const file = writeFoldFile(runProgram(program, shares).end, { ...WORDS, sideMm: 1 })
+      const [folded] = file.file_frames ?? []
+      const faces = (file.faces_vertices ?? []).map((face) =>
+        face.map((corner) => folded?.vertices_coords?.[corner] ?? []),
+      )
+      const stated = new Set(
+        (folded?.faceOrders ?? []).map(([f, g]) => `${Math.max(f, g)} ${Math.min(f, g)}`),
+      )
+      const holds = (face: readonly (readonly number[])[], x: number, y: number) =>
+        face.reduce((inside, [px = 0, py = 0], index) => {
+          const [qx = 0, qy = 0] = face[(index + 1) % face.length] ?? []
+          return py > y !== qy > y && x < px + ((y - py) / (qy - py)) * (qx - px) ? !inside : inside
+        }, false)
+      const found = new Set<string>()
+      for (let x = -1.0037; x < 2; x += 0.0091)
+        for (let y = -1.0029; y < 2; y += 0.0093) {
+          const here = faces.flatMap((face, index) => (holds(face, x, y) ? [index] : []))
+          for (const f of here) for (const g of here) if (f > g) found.add(`${f} ${g}`)
+        }
+      expect(found.size).toBeGreaterThan(30)
+      expect([...found].filter((pair) => !stated.has(pair))).toEqual([])
+    },
+  )
   test('a state in the middle can be drawn from its file', () => {
     const bird = BASES.find(({ id }) => id === 'bird')
     const frame = bird && runProgram(bird.program).frames[7]

@@ -2,15 +2,19 @@ import { letterOf, relation, faceAt, lying, type FoldedState, type Letter, type 
 import {
   area,
   centre,
+  cross,
   flips,
+  minus,
   move,
   overlap,
+  plus,
   subdivide,
+  times,
   type Point,
   type Polygon,
   type Segment,
 } from '@/core/geometry'
-import { SAME_AREA } from '@/core/numeric'
+import { largest, least, SAME_AREA, SAME_POINT } from '@/core/numeric'
 import type { FoldFile } from './file-schema'
 
 /** What is said about a file besides its folds. */
@@ -45,9 +49,56 @@ function cutUp({ state, marks }: Piece) {
   const polygons = division.faces.map((corners) =>
     corners.flatMap((corner) => division.corners[corner] ?? []),
   )
-  // A crease that was made part of the way ends inside a face, which is no convex polygon then: its middle still lies in it.
-  const owners = polygons.map((polygon) => faceAt(state.faces, centre(polygon)))
-  return { division, polygons, owners }
+  const flats = division.edges.flatMap(({ from, to, mark }) => {
+    const [p, q] = [division.corners[from], division.corners[to]]
+    return mark === 'F' && p && q ? [{ from: p, to: q }] : []
+  })
+  const cells = convexCells(state, flats)
+  const parts = polygons.map((polygon) => cells.filter((cell) => around(polygon, centre(cell))))
+  const owners = parts.map(([part]) => (part ? faceAt(state.faces, centre(part)) : -1))
+  return { division, parts, owners }
+}
+
+/** A crease made part of the way ends inside a face, which is not convex then: run on across its face it leaves parts. */
+function convexCells(
+  state: FoldedState,
+  flats: readonly { readonly from: Point; readonly to: Point }[],
+): readonly Polygon[] {
+  const across = flats.flatMap(({ from, to }): Segment<null>[] => {
+    const face = state.faces[faceAt(state.faces, { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 })]
+    const chord = face && chordOf(face.sheet, from, to)
+    return chord ? [{ from: chord[0], to: chord[1], mark: null }] : []
+  })
+  const sides = state.faces.flatMap(({ sheet }) =>
+    sheet.map((from, index) => ({ from, to: sheet[(index + 1) % sheet.length] ?? from, mark: null })),
+  )
+  const { faces, corners } = subdivide<null>([...sides, ...across])
+  return faces.map((face) => face.flatMap((corner) => corners[corner] ?? []))
+}
+
+/** Where the line through two points runs in a convex polygon; `null` where it misses. */
+function chordOf(polygon: Polygon, from: Point, to: Point): readonly [Point, Point] | null {
+  const along = minus(to, from)
+  const shares = polygon.flatMap((p, index) => {
+    const edge = minus(polygon[(index + 1) % polygon.length] ?? p, p)
+    const turn = cross(along, edge)
+    if (Math.abs(turn) < SAME_POINT) return []
+    const at = cross(minus(p, from), along) / turn
+    return at > -SAME_POINT && at < 1 + SAME_POINT ? [cross(minus(p, from), edge) / turn] : []
+  })
+  if (shares.length < 2) return null
+  const at = (share: number) => plus(from, times(along, share))
+  return [at(least(shares)), at(largest(shares))]
+}
+
+/** Whether a polygon, convex or not, holds a point that is on none of its edges. */
+function around(polygon: Polygon, { x, y }: Point): boolean {
+  let inside = false
+  polygon.forEach((p, index) => {
+    const q = polygon[(index + 1) % polygon.length] ?? p
+    if (p.y > y !== q.y > y && x < p.x + ((y - p.y) / (q.y - p.y)) * (q.x - p.x)) inside = !inside
+  })
+  return inside
 }
 
 /**
@@ -56,7 +107,7 @@ function cutUp({ state, marks }: Piece) {
  */
 export function writeFoldFile(piece: Piece, { title, description, sideMm }: FileWords): FoldFile {
   const { state } = piece
-  const { division, polygons, owners } = cutUp(piece)
+  const { division, parts, owners } = cutUp(piece)
   const kept = owners.flatMap((owner, face) => (owner < 0 ? [] : [face]))
   const number = new Map(kept.map((face, index) => [face, index]))
   const edges = division.edges.flatMap(({ from, to, mark }, edge) => {
@@ -102,7 +153,7 @@ export function writeFoldFile(piece: Piece, { title, description, sideMm }: File
         vertices_coords: used.map((old) => written(folded(old))),
         faceOrders: ordersOf(
           state,
-          kept.map((face) => ({ polygon: polygons[face] ?? [], owner: owners[face] ?? -1 })),
+          kept.map((face) => ({ parts: parts[face] ?? [], owner: owners[face] ?? -1 })),
         ),
       },
     ],
@@ -112,18 +163,20 @@ export function writeFoldFile(piece: Piece, { title, description, sideMm }: File
 /** `[f, g, s]`: face f lies on the side of g's normal (1) or behind it (-1), for every two that overlap. */
 function ordersOf(
   state: FoldedState,
-  faces: readonly { readonly polygon: Polygon; readonly owner: number }[],
+  faces: readonly { readonly parts: readonly Polygon[]; readonly owner: number }[],
 ): [number, number, 1 | -1][] {
-  const shapes = faces.map(({ polygon, owner }) => {
+  const shapes = faces.map(({ parts, owner }) => {
     const face = state.faces[owner]
-    return face ? lying({ sheet: polygon, pose: face.pose }) : []
+    return face ? parts.map((sheet) => lying({ sheet, pose: face.pose })) : []
   })
+  const overlapping = (f: number, g: number): boolean =>
+    (shapes[f] ?? []).some((one) => (shapes[g] ?? []).some((other) => area(overlap(one, other)) > SAME_AREA))
   return faces.flatMap((one, f) =>
     faces.slice(0, f).flatMap((other, g): [number, number, 1 | -1][] => {
       const over = relation(state, one.owner, other.owner)
       const pose = state.faces[other.owner]?.pose
       if (over === 0 || !pose) return []
-      if (area(overlap(shapes[f] ?? [], shapes[g] ?? [])) <= SAME_AREA) return []
+      if (!overlapping(f, g)) return []
       return [[f, g, (flips(pose) ? -over : over) as 1 | -1]]
     }),
   )
