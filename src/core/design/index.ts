@@ -1,5 +1,6 @@
 export * from './types'
 export * from './find'
+export * from './hand'
 export * from './sizing'
 export * from './outline'
 export * from './program'

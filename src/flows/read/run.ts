@@ -2,6 +2,7 @@ import {
   mainPart,
   stagesOf,
   variantOf,
+  wordsFor,
   type CreaseStrength,
   type DesignDocument,
   type GaugeSettings,
@@ -88,17 +89,19 @@ export async function runPlan(
       traySize: run.tray_size,
       wanted: run.wanted,
     },
-    steps: steps.map(({ stageName, step }) => ({
-      stageName,
-      say: step.say,
-      each: step.each,
-      repeats: step.repeats,
-      crease: step.crease,
-      rigour: step.rigour,
-      note: step.note ?? null,
-      normal: step.normal ?? null,
-      look: step.look ?? [],
-    })),
+    steps: steps
+      .map(({ stageName, step }) => ({ stageName, step: wordsFor(run.hand, step) }))
+      .map(({ stageName, step }) => ({
+        stageName,
+        say: step.say,
+        each: step.each,
+        repeats: step.repeats,
+        crease: step.crease,
+        rigour: step.rigour,
+        note: step.note ?? null,
+        normal: step.normal ?? null,
+        look: step.look ?? [],
+      })),
   }
 }
 

@@ -16,7 +16,7 @@ import { Filmstrip } from './Filmstrip'
 import { StepFigures } from './StepFigures'
 import { STEPS_FORM } from './StepsFor'
 import { BothSides, Finished, Said, Side } from './StepParts'
-import { kindWords } from './step-words'
+import { kindWords, wordsForLeftHand } from './step-words'
 
 interface StepThroughProps {
   readonly name: string
@@ -53,7 +53,7 @@ export function StepThrough({
   preferences,
 }: StepThroughProps) {
   const shown = useUnpacked(packed)
-  const { words, sideUp, shaping } = folds
+  const { sideUp, shaping } = folds
   const last = shown.moves.length
   const [at, setAt] = useState(Math.min(Math.max(0, start), last))
   const [chosen, setChosen] = useState(paperId)
@@ -80,6 +80,10 @@ export function StepThrough({
   const switchWay = useCallback(() => other.current?.click(), [])
   useStepKeys(at, last, go, switchWay)
 
+  const words = useMemo(
+    () => (leftHanded ? folds.words.map(wordsForLeftHand) : folds.words),
+    [leftHanded, folds.words],
+  )
   const word = move && words[move.step]
   const said = word && move ? (word.says[move.round] ?? '') : ''
   return (

@@ -1,3 +1,4 @@
+import { forLeftHand } from '@/core/design'
 import type { EdgeMark, MoveSpec } from '@/core/fold'
 import type { Handling } from '@/core/paper'
 import type { FoldWords } from '@/flows/read/folds'
@@ -10,6 +11,15 @@ export function countWords(
 ): { readonly count: string; readonly of: string } {
   return { count: String(round + 1), of: says.length === 1 ? each : `of ${says.length} ${nounMany(each)}` }
 }
+
+/** What is said for the left hand, whose pictures are mirrored. */
+export const wordsForLeftHand = (word: FoldWords): FoldWords => ({
+  ...word,
+  says: word.says.map(forLeftHand),
+  note: word.note === null ? null : forLeftHand(word.note),
+  normal: word.normal === null ? null : forLeftHand(word.normal),
+  look: word.look.map(forLeftHand),
+})
 
 /** What the picture's symbols mean, for each kind of move. */
 const KIND_WORDS: Readonly<Record<MoveSpec['kind'], string>> = {

@@ -8,7 +8,7 @@ import type { DrawerPaper } from '@/flows/read/papers'
 import { pack } from '../packed'
 import { foldProblem } from './fold-problem'
 import { StepThrough } from './StepThrough'
-import { countWords, handlingWords, kindWords, markDistances } from './step-words'
+import { countWords, handlingWords, kindWords, markDistances, wordsForLeftHand } from './step-words'
 
 const kite = BASES.find(({ id }) => id === 'kite')
 if (!kite) throw new Error('no kite')
@@ -73,7 +73,22 @@ test('the end: sizes, what shaping leaves of them, both sides', () => {
   expect(html).toContain('Estimated after shaping: 11.2 cm to 12.4 cm width.')
   expect(html).toContain('aria-label="Kite base, turned over"')
 })
-test('the left hand begins with mirrored pictures', () => {
+test('the left hand begins with mirrored pictures and words', () => {
+  const word = {
+    stageName: null,
+    each: 'page',
+    says: ['Right half over to the left'],
+    crease: 'firm',
+    rigour: 'strict',
+    note: 'to the left',
+    normal: null,
+    look: ['left'],
+  } as const
+  expect(wordsForLeftHand(word)).toMatchObject({
+    says: ['Left half over to the right'],
+    note: 'to the right',
+    look: ['right'],
+  })
   expect(page(1, 'left')).not.toBe(page(1, 'right'))
   expect(page(1, 'left')).toMatch(/checked=""[^>]*\/>for the left hand/)
 })

@@ -56,7 +56,7 @@ export function bodyStage(options: {
         step(
           {
             key: 'ridge',
-            say: 'Upper pair of wings back, the body left standing',
+            say: 'Upper pair of wings back, the body stays up',
             each: 'fold',
             rigour: 'free',
             note: 'All layers of the upper pair together, on a line that leans: narrow at the tail, wide at the head. The ridge is the body.',

@@ -60,7 +60,7 @@ export const carvedFaceGourd: DesignSource = {
     rescue: [
       {
         symptom: 'The nose is off the middle',
-        remedy: 'The top corner left the crease: open it and bring it back onto it.',
+        remedy: 'The top corner came off the crease: open it and bring it back onto it.',
       },
       {
         symptom: 'The mouth is crooked',
@@ -94,7 +94,7 @@ export const carvedFaceGourd: DesignSource = {
       match: ['neighbour', 'halve'],
       key: 'stem',
       name: 'stem',
-      explains: 'How wide the stem is left between the shoulders.',
+      explains: 'How wide the stem stays between the shoulders.',
       unit: 'side',
       standard: 0.16,
       least: 0.1,

@@ -195,7 +195,7 @@ export const crane: DesignSource = {
             step(
               {
                 key: 'tail',
-                say: 'Left leg up, as far as the right one',
+                say: 'Left leg up, as far as the right leg',
                 each: 'reverse fold',
                 rigour: 'even',
                 note: 'Inside reverse, as before.',

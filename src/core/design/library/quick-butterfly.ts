@@ -1,18 +1,22 @@
-import { fold, type LineSpec, type PointSpec } from '../../fold'
+import { fold, type LineSpec, type MoveSpec, type PointSpec } from '../../fold'
 import type { DesignSource } from '../types'
 import { bodyGauge, bodyStage, risenWings } from './butterfly-body'
 import { asSteps, stepsOfBase } from './steps'
 
-const { at, lineOnto, rotateBy, step, through, valley } = fold
+const { at, foldAndUnfold, lineOnto, onto, rotateBy, step, through, valley } = fold
 
 const waterbomb = stepsOfBase('waterbomb')
 
 /** The middle of the long edge, and the closed point. */
 const MIDDLE = at(0.5, 0)
 const POINT = at(0.5, 0.5)
-/** The front flap's upper edge to the line from the middle to half way down the slanting side. */
+/** The front flap's upper edge to the line from the middle to the pinch half way down the slanting side. */
 const wing = (corner: PointSpec, halfWay: PointSpec, near: PointSpec): LineSpec =>
   lineOnto(through(MIDDLE, corner), through(MIDDLE, halfWay), near)
+
+/** A short crease half way down a slanting side, where the tip comes to the closed point. */
+const halfWayDown = (tip: PointSpec, side: PointSpec, inwards: PointSpec): MoveSpec =>
+  foldAndUnfold(onto(tip, POINT), { between: [side, inwards] })
 
 export const quickButterfly: DesignSource = {
   format: 2,
@@ -61,9 +65,19 @@ export const quickButterfly: DesignSource = {
             ),
             step(
               {
+                key: 'half-way',
+                say: 'Tip to the closed point, pinch the slanting side',
+                each: 'pinch',
+                crease: 'pinch',
+              },
+              halfWayDown(at(1, 0), at(0.75, 0.25), at(0.7, 0.2)),
+              halfWayDown(at(0, 0), at(0.25, 0.25), at(0.3, 0.2)),
+            ),
+            step(
+              {
                 key: 'lower-wings',
                 look: ['both lower wings come equally far out'],
-                say: 'Front flap down, its upper edge to half way down the side',
+                say: 'Front flap down, its upper edge to the pinch on the side',
                 each: 'flap',
                 rigour: 'even',
                 note: 'Only the front flap: the back one is the upper wing.',

@@ -36,7 +36,7 @@ export const rolledStem: DesignSource = {
       },
       {
         symptom: 'Too tight for the stick',
-        remedy: 'Round it over a thinner stick first, then push the right one in turning.',
+        remedy: 'Round it over a thinner stick first, then push the thick one in turning.',
       },
       {
         symptom: 'It opens at the end',

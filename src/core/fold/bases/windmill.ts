@@ -32,7 +32,12 @@ const quarter = (quarters: number): readonly CreaseSpec[] => {
 
 export const windmillBase = square([
   step(
-    { key: 'cupboard', say: 'Edge to the middle, crease, open', each: 'edge', crease: 'light' },
+    { key: 'halves', say: 'Edge to opposite edge, crease, open', each: 'book fold', crease: 'light' },
+    foldAndUnfold(onto(at(0, 0), at(1, 0))),
+    foldAndUnfold(onto(at(0, 0), at(0, 1))),
+  ),
+  step(
+    { key: 'cupboard', say: 'Edge to the middle crease, crease, open', each: 'edge', crease: 'light' },
     ...[0, 2, 1, 3].map(edgeToMiddle),
   ),
   // Half of the diamond comes to lie behind: creased from the other side it goes there by itself.
