@@ -4,6 +4,7 @@ import { area } from '../geometry'
 import {
   defaultGauges,
   finishedSizes,
+  gaugeRangeMm,
   gaugeShares,
   LIBRARY,
   mainPart,
@@ -133,4 +134,38 @@ test('a sheet too small for its gauge: the engine says at which step', () => {
   }
   expect(error).toBeInstanceOf(CoreError)
   expect(String(error)).toContain('step')
+})
+
+describe('a gauge in mm is much on a small sheet', () => {
+  const measuredOf = (id: string) => measureDesign(LIBRARY.find((one) => one.id === id)!)
+  test('a rosette of 40 mm takes an overhang up to an eighth of the diagonal (derived), no more', () => {
+    const rosette = measuredOf('corner-folded-rosette')
+    const [variant] = rosette.variants
+    const sizes = (sheetMm: number, overhang: number) =>
+      finishedSizes(rosette, variant!, sheetMm, { overhang })
+    // A flap of a triple blintz is an eighth of the diagonal high; folded at most along its own edge its tip overhangs by as much.
+    const most = (Math.SQRT2 / 8) * 40
+    const range = gaugeRangeMm(rosette.gauges[0]!, 40)
+    expect(range.mostMm).toBeCloseTo(most, 1)
+    expect(range.mostMm).toBeLessThan(most + 1e-6)
+    expect(sizes(40, most - 0.05)[0]?.sizeMm).toBeGreaterThan(0)
+    expect(() => sizes(40, 8)).toThrow(/OUT_OF_RANGE/)
+    expect(sizes(46, 8)).toHaveLength(variant!.sizes.length)
+  })
+  const inMm = LIBRARY.filter(({ gauges }) => gauges.some(({ unit }) => unit === 'mm'))
+  test.each(inMm.map((source) => ({ id: source.id, source })))(
+    '$id: what is told at the ends of a range can be folded, on sheets from 20 to 150 mm',
+    ({ source }) => {
+      const design = measureDesign(source)
+      for (const sheetMm of [20, 27, 40, 66, 100, 150])
+        for (const gauge of design.gauges) {
+          const { leastMm, mostMm } = gaugeRangeMm(gauge, sheetMm)
+          for (const settingMm of [leastMm, mostMm])
+            for (const variant of source.variants) {
+              const shares = gaugeShares(design, { [gauge.key]: settingMm }, sheetMm)
+              expect(() => runProgram(programOf(mainPart(source), variant)!, shares)).not.toThrow()
+            }
+        }
+    },
+  )
 })

@@ -1,4 +1,4 @@
-import { invariant } from '../errors'
+import { CoreError, invariant } from '../errors'
 import {
   looseLocks,
   measureAlong,
@@ -17,6 +17,7 @@ import type {
   DesignDocument,
   DesignPart,
   DesignSource,
+  Gauge,
   Linear,
   OutlineForm,
   Step,
@@ -26,6 +27,10 @@ import type {
 
 /** The sheet at which gauges in mm are turned into shares while a design is measured. */
 const MEASURED_AT_MM = 150
+
+/** The smallest sheet that is planned with, mm: a gauge in mm is there the largest share of the side. */
+const SMALLEST_SHEET_MM = 20
+const BISECTIONS = 12
 
 /** Forms are linear if they hold this well at the ends of every gauge, as shares of the side. */
 const LINEAR = 1e-7
@@ -151,6 +156,49 @@ function measuredVariant(source: DesignSource, variant: VariantSource): Variant 
   }
 }
 
+/** Whether a variant folds with a gauge at that share, its sizes as the forms say. */
+function foldsAt(source: DesignSource, variant: Variant, key: string, share: number): boolean {
+  const written = source.variants.find((one) => one.key === variant.key)
+  const program = written && programOf(mainPart(source), written)
+  if (!program) return true
+  const shares = Object.fromEntries(
+    source.gauges.map((gauge) => [
+      gauge.key,
+      gaugeRangeMm(gauge, MEASURED_AT_MM).standardMm / MEASURED_AT_MM,
+    ]),
+  )
+  const gauges = { ...shares, [key]: share }
+  try {
+    const found = measured(program, written, gauges)
+    if (found.looseLocks.length > 0 && variant.looseLocks === undefined) return false
+    return variant.sizes.every(({ size }, index) => {
+      const said = Object.entries(size.gauges ?? {}).reduce(
+        (sum, [name, factor]) => sum + factor * (gauges[name] ?? 0),
+        size.share,
+      )
+      const got = found.sizes[index] ?? NaN
+      return Number.isNaN(got) || Math.abs(got - said) < LINEAR
+    })
+  } catch (error) {
+    if (error instanceof CoreError) return false
+    throw error
+  }
+}
+
+/** How large a share of the side a gauge in mm may be; none said where it folds on the smallest sheet still. */
+function withLimit(source: DesignSource, variants: readonly Variant[], gauge: Gauge): Gauge {
+  if (gauge.unit !== 'mm') return gauge
+  const folds = (share: number) => variants.every((variant) => foldsAt(source, variant, gauge.key, share))
+  let [good, bad] = [gauge.most / MEASURED_AT_MM, gauge.most / SMALLEST_SHEET_MM]
+  if (folds(bad)) return gauge
+  for (let step = 0; step < BISECTIONS; step++) {
+    const middle = (good + bad) / 2
+    if (folds(middle)) good = middle
+    else bad = middle
+  }
+  return { ...gauge, foldsToShare: good }
+}
+
 /** The range of factors that the shaping steps of a program put on an axis; none where nothing shapes it. */
 function shapingOf({ steps }: FoldProgram, axis: string): Pick<AxisSize, 'shaped'> {
   const factors = steps
@@ -203,8 +251,9 @@ export function measureDesign(source: DesignSource): DesignDocument {
       }),
     })),
   }))
-  const { id, name, family, summary, origin, usualMinutes, guide, gauges } = source
+  const { id, name, family, summary, origin, usualMinutes, guide } = source
   const variants = source.variants.map((variant) => measuredVariant(source, variant))
+  const gauges = source.gauges.map((gauge) => withLimit(source, variants, gauge))
   return {
     id,
     name,

@@ -14,13 +14,14 @@ export interface FinishedSize {
   readonly highestMm: number
 }
 
-/** A gauge's three numbers in mm for a sheet of that side. */
+/** A gauge's three numbers in mm for a sheet of that side; no more than still folds on it. */
 export function gaugeRangeMm(
-  { unit, standard, least, most }: Gauge,
+  { unit, standard, least, most, foldsToShare = Infinity }: Gauge,
   sheetMm: number,
 ): { readonly standardMm: number; readonly leastMm: number; readonly mostMm: number } {
   const one = unit === 'mm' ? 1 : sheetMm
-  return { standardMm: standard * one, leastMm: least * one, mostMm: most * one }
+  const mostMm = unit === 'mm' ? Math.min(most, foldsToShare * sheetMm) : most * one
+  return { standardMm: standard * one, leastMm: least * one, mostMm }
 }
 
 /** The settings a folder starts from: those in mm; the others follow the sheet until they are set. */
@@ -121,8 +122,8 @@ export function sheetForFinished(
 ): number {
   requireRange('finished size', finishedMm, 'mm', Number.MIN_VALUE, LONGEST_MM)
   const { label, size } = axisOf(variant, axis)
-  // Gauges in mm are right or wrong whatever the sheet: said first, since they decide it.
-  for (const { key, unit } of design.gauges) if (unit === 'mm') gaugeMm(design, settings, key, 1)
+  // Gauges in mm beyond their own range are wrong whatever the sheet: said first, since they decide it.
+  for (const { key, unit } of design.gauges) if (unit === 'mm') gaugeMm(design, settings, key, LONGEST_MM)
   // A gauge that follows the sheet and is not set counts towards the share; one in mm stands beside it.
   const follows = (key: string) => gaugeOf(design, key).unit === 'side' && settings[key] === undefined
   const fromGaugesMm = gaugeTerms(size, (key) =>

@@ -24,6 +24,11 @@ export interface Gauge {
   readonly standard: number
   readonly least: number
   readonly most: number
+  /**
+   * Of a gauge in mm, found on the folds: the largest share of the side at which every variant still folds as it should.
+   * What is little on a large sheet is much on a small one.
+   */
+  readonly foldsToShare?: number
   /** How the setting is carried from one piece to the next; a number is always possible. */
   readonly match?: readonly GaugeMatch[]
 }
