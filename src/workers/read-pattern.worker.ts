@@ -13,6 +13,7 @@ import { readFoldFile, type FileFault, type ReadPattern } from '@/formats/fold-f
 /** Guesses of layer order tried before giving up: some seconds of a quiet machine. */
 const MOST_TRIES = 20_000
 const TELL_EVERY = 200
+const TELL_SHARE = 0.05
 
 /** What a file became: refused as a file, unfoldable with its places, or folded. */
 export type PatternAnswer =
@@ -31,23 +32,33 @@ export type PatternAnswer =
     }
 
 export interface PatternProgress {
-  readonly doing: 'reading' | 'folding'
+  readonly doing: 'reading' | 'comparing' | 'folding'
+  /** While layers are compared, how much of that is done, 0 to 1. */
+  readonly share: number
   readonly tries: number
 }
 
 /** Reads a FOLD file, checks it and folds it. */
 function readPattern(text: string, tell: (progress: PatternProgress) => void): PatternAnswer {
-  tell({ doing: 'reading', tries: 0 })
+  tell({ doing: 'reading', share: 0, tries: 0 })
   const result = readFoldFile(text)
   if (!result.ok) return { kind: 'refused', fault: result.fault }
   const { read } = result
-  tell({ doing: 'folding', tries: 0 })
   let tries = 0
+  let told = 0
+  let comparing = true
   const folded = foldPattern(read.pattern, {
     most: 2,
     mostTries: MOST_TRIES,
+    gathered: (share) => {
+      comparing = share < 1
+      if (comparing && share - told < TELL_SHARE) return
+      told = share
+      tell({ doing: comparing ? 'comparing' : 'folding', share, tries: 0 })
+    },
+    // Asked at every guess too, once the layers are compared: that is what is counted.
     shouldStop: () => {
-      if (++tries % TELL_EVERY === 0) tell({ doing: 'folding', tries })
+      if (!comparing && ++tries % TELL_EVERY === 0) tell({ doing: 'folding', share: 1, tries })
       return false
     },
   })

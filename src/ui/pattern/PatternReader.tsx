@@ -13,6 +13,8 @@ type State =
   | { readonly kind: 'done'; readonly name: string; readonly answer: PatternAnswer }
   | { readonly kind: 'failed'; readonly name: string }
 
+const DOING = { reading: 'Reading', comparing: 'Comparing the layers of', folding: 'Folding' } as const
+
 /** Reads a FOLD file in this browser: checked and folded in a worker, shown, and nothing of it kept. */
 export function PatternReader({ preferences }: { readonly preferences: Preferences }) {
   const [state, setState] = useState<State>({ kind: 'idle' })
@@ -71,7 +73,10 @@ export function PatternReader({ preferences }: { readonly preferences: Preferenc
           <div className="flex flex-wrap items-center gap-4" role="status">
             <span className="loading loading-dots motion-reduce:hidden" aria-hidden />
             <p>
-              {state.progress?.doing === 'folding' ? 'Folding' : 'Reading'} {state.name}
+              {DOING[state.progress?.doing ?? 'reading']} {state.name}
+              {state.progress?.doing === 'comparing'
+                ? `, ${Math.round(state.progress.share * 100)} in 100`
+                : ''}
               {state.progress && state.progress.tries > 0
                 ? `, ${state.progress.tries.toLocaleString('en')} orders tried`
                 : ''}

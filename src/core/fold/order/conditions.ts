@@ -11,6 +11,7 @@ import {
   type Polygon,
 } from '../../geometry'
 import { SAME_AREA, SAME_POINT, largest, least } from '../../numeric'
+import { Stopped, type SolveLimits } from './limits'
 
 /** A crease as it lies folded: its two faces and the stretch. Flat where the faces lie on both sides of it. */
 export interface FoldedCrease {
@@ -75,11 +76,12 @@ const boxOf = (points: readonly Point[]): Box => ({
 const meets = (a: Box, b: Box): boolean =>
   a.right > b.left - PROBE && b.right > a.left - PROBE && a.top > b.bottom - PROBE && b.top > a.bottom - PROBE
 
-function numberPairs(shapes: readonly Polygon[], shared: Map<number, Polygon>): Pairs {
+function numberPairs(shapes: readonly Polygon[], shared: Map<number, Polygon>, step: () => void): Pairs {
   const faces: (readonly [number, number])[] = []
   const faceCount = shapes.length
   const at = new Int32Array(faceCount * faceCount).fill(-1)
-  for (let i = 0; i < faceCount; i++)
+  for (let i = 0; i < faceCount; i++) {
+    step()
     for (let j = i + 1; j < faceCount; j++) {
       const both = overlap(shapes[i] ?? [], shapes[j] ?? [])
       if (both.length === 0 || area(both) <= SAME_AREA) continue
@@ -88,6 +90,7 @@ function numberPairs(shapes: readonly Polygon[], shared: Map<number, Polygon>): 
       at[j * faceCount + i] = faces.length
       faces.push([i, j])
     }
+  }
   return { count: faces.length, faceCount, faces, at }
 }
 
@@ -141,13 +144,21 @@ function sideOf(shape: Polygon, { from, to }: FoldedCrease): boolean {
 /**
  * Every condition on the layer order of faces lying as `shapes`, joined at `creases`.
  * *Cost* faces squared; creases times faces. Patches of three are worked out when asked for, and kept.
+ * *Throws* `Stopped` where `limits.shouldStop` says so.
  */
 export function orderConditions(
   shapes: readonly Polygon[],
   creases: readonly FoldedCrease[],
+  limits: Pick<SolveLimits, 'shouldStop' | 'gathered'> = {},
 ): OrderConditions {
+  const steps = shapes.length + 2 * creases.length
+  let done = 0
+  const step = () => {
+    if (limits.shouldStop?.()) throw new Stopped()
+    limits.gathered?.(++done / steps)
+  }
   const shared = new Map<number, Polygon>()
-  const pairs = numberPairs(shapes, shared)
+  const pairs = numberPairs(shapes, shared, step)
   const equal: { one: number; other: number; sign: number }[] = []
   const tie = (a: number, b: number, c: number, d: number) => {
     const [one, other] = [pairOf(pairs, a, b), pairOf(pairs, c, d)]
@@ -156,6 +167,7 @@ export function orderConditions(
   const shapeBoxes = shapes.map(boxOf)
   const creaseBoxes = creases.map(({ from, to }) => boxOf([from, to]))
   creases.forEach((crease, index) => {
+    step()
     const box = creaseBoxes[index]
     shapes.forEach((shape, face) => {
       const near = shapeBoxes[face]
@@ -165,6 +177,7 @@ export function orderConditions(
   })
   const nested: (readonly [number, number, number, number])[] = []
   creases.forEach((one, index) => {
+    step()
     const box = creaseBoxes[index]
     for (let at = index + 1; at < creases.length; at++) {
       const [other, near] = [creases[at], creaseBoxes[at]]

@@ -1,6 +1,6 @@
 import { MAP_FOLDINGS, STAMP_FOLDINGS } from '../../../../test/reference/foldings'
 import { point, type Polygon } from '../../geometry'
-import { orderConditions, solveOrder, type FoldedCrease, type OrderResult } from '.'
+import { orderConditions, solveOrder, Stopped, type FoldedCrease, type OrderResult } from '.'
 
 const UNIT: Polygon = [point(0, 0), point(1, 0), point(1, 1), point(0, 1)]
 const LIMITS = { most: 100_000 }
@@ -115,4 +115,16 @@ test('no faces, one face: one order', () => {
     orders: 1,
     above: [],
   })
+})
+
+test('gathering conditions is told as it goes, and stops when asked before any guess', () => {
+  const shapes = Array.from({ length: 12 }, () => UNIT)
+  const shares: number[] = []
+  orderConditions(shapes, [], { gathered: (share) => shares.push(share) })
+  expect(shares).toHaveLength(12)
+  expect(shares.at(-1)).toBe(1)
+  expect(shares.every((share, index) => share > (shares[index - 1] ?? 0))).toBe(true)
+  let asked = 0
+  expect(() => orderConditions(shapes, [], { shouldStop: () => ++asked > 3 })).toThrow(Stopped)
+  expect(asked).toBe(4)
 })

@@ -1,7 +1,5 @@
 import { assign, type OrderState } from './propagate'
-import type { SolveLimits } from './limits'
-
-export class Stopped extends Error {}
+import { Stopped, type SolveLimits } from './limits'
 
 /** Work left, shared by all components of one problem. */
 interface Budget {

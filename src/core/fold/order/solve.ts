@@ -1,8 +1,8 @@
 import { pairOf, type OrderConditions } from './conditions'
 import { ParitySets } from './parity'
-import { countComponent, Stopped } from './search'
+import { countComponent } from './search'
 import { assign, OrderState } from './propagate'
-import type { SolveLimits } from './limits'
+import { Stopped, type SolveLimits } from './limits'
 
 /** A pair whose order is known. */
 export interface KnownOrder {

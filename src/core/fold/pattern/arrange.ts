@@ -1,13 +1,34 @@
 import { centre } from '../../geometry'
 import type { PatternFault } from './crease-pattern'
 import { creasesLying } from '../state/creases'
-import { orderConditions, solveOrder, type KnownOrder, type SolveLimits } from '../order'
+import {
+  orderConditions,
+  solveOrder,
+  Stopped,
+  type KnownOrder,
+  type OrderResult,
+  type SolveLimits,
+} from '../order'
 import { lying } from '../state/start'
 import type { Face, Hinge } from '../state/types'
 
 export type Arranged =
   | { readonly ok: true; readonly above: Int8Array; readonly orders: number; readonly atLeast: boolean }
   | { readonly ok: false; readonly fault: PatternFault }
+
+function solved(
+  faces: readonly Face[],
+  hinges: readonly Hinge[],
+  known: readonly KnownOrder[],
+  limits: SolveLimits,
+): OrderResult {
+  try {
+    return solveOrder(orderConditions(faces.map(lying), creasesLying(faces, hinges), limits), known, limits)
+  } catch (error) {
+    if (error instanceof Stopped) return { status: 'stopped' }
+    throw error
+  }
+}
 
 /** Puts faces that lie where they lie in an order of layers that keeps what is known and Justin's conditions. */
 export function arrange(
@@ -16,7 +37,7 @@ export function arrange(
   known: readonly KnownOrder[],
   limits: SolveLimits,
 ): Arranged {
-  const result = solveOrder(orderConditions(faces.map(lying), creasesLying(faces, hinges)), known, limits)
+  const result = solved(faces, hinges, known, limits)
   if (result.status === 'stopped') return { ok: false, fault: { code: 'STOPPED' } }
   if (result.status === 'no order') {
     const at = result.faces.map((face) => centre(faces[face]?.sheet ?? []))
