@@ -39,6 +39,10 @@ export function formatDaysLeft(days: number): string {
 export const formatMoment = (atMs: number, { locale, zone }: TimePreferences): string =>
   dateFormat(locale, { timeZone: zone, dateStyle: 'medium', timeStyle: 'short' }).format(atMs)
 
+/** The same to the second, where two may be close to one another. */
+export const formatInstant = (atMs: number, { locale, zone }: TimePreferences): string =>
+  dateFormat(locale, { timeZone: zone, dateStyle: 'medium', timeStyle: 'medium' }).format(atMs)
+
 /** `3 h 20 min`, `12 min`, `45 s`. */
 export function formatDuration(seconds: number): string {
   if (seconds < 60) return `${Math.round(seconds)} s`

@@ -3,7 +3,7 @@ import { openPage } from '@/app/_server/guard'
 import { replacedDatabases } from '@/flows/backup'
 import { config, roomContext } from '@/flows/context'
 import { passphraseSet } from '@/flows/room'
-import { formatBytes, formatMoment } from '@/ui/format'
+import { formatBytes, formatInstant } from '@/ui/format'
 import { GoBack } from '@/ui/settings/GoBack'
 import { PassphraseForm } from '@/ui/settings/PassphraseForm'
 import { RestoreForm } from '@/ui/settings/RestoreForm'
@@ -60,7 +60,7 @@ export default async function SettingsPage() {
                   goBack={goBackAction}
                   databases={replaced.map(({ name, replacedAtMs, bytes }) => ({
                     name,
-                    when: formatMoment(replacedAtMs, preferences),
+                    when: formatInstant(replacedAtMs, preferences),
                     size: formatBytes(bytes, preferences),
                   }))}
                 />

@@ -1,3 +1,3 @@
 export * from './crease-pattern'
 export { foldPattern } from './pattern'
-export { settleCorners, type Settled } from './settle'
+export { settleCorners } from './settle'

@@ -1,7 +1,7 @@
 export * from './types'
 export * from './piece'
 export * from './run'
-export { lineOf, pointOf } from './resolve'
+export { pointOf } from './resolve'
 export { boxOf } from './placing'
 export * from './step-figures'
 export * from './collapse-check'
