@@ -23,6 +23,8 @@ const ROUTES = [
 ] as const
 
 let server: TestServer
+/** The server that `withHost` asks where it is not that one. */
+let asked: TestServer | null = null
 test.beforeAll(async () => {
   server = await TestServer.start({ demo: true })
   await server.stop()
@@ -38,7 +40,7 @@ const withHost = (
 ): Promise<{ status: number; text: string; headers: NodeJS.Dict<string | string[]> }> =>
   new Promise((resolve, reject) => {
     const request = httpRequest(
-      { host: '127.0.0.1', port: server.port, path, method, headers: { host, ...headers } },
+      { host: '127.0.0.1', port: (asked ?? server).port, path, method, headers: { host, ...headers } },
       (response) => {
         let text = ''
         response.on('data', (chunk: Buffer) => (text += chunk.toString()))
@@ -149,7 +151,7 @@ test.describe.serial('open to the room', () => {
 })
 
 test('foreign host names and origins are refused, and pages carry their headers', async ({ demo }) => {
-  server = demo
+  asked = demo
   const own = `127.0.0.1:${demo.port}`
   expect((await withHost('evil.example')).status).toBe(421)
   expect((await withHost(`127.0.0.1.evil.example:${demo.port}`, '/papers')).status).toBe(421)
