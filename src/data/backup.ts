@@ -1,4 +1,13 @@
-import { chmodSync, copyFileSync, linkSync, renameSync, rmSync } from 'node:fs'
+import {
+  chmodSync,
+  closeSync,
+  copyFileSync,
+  fsyncSync,
+  linkSync,
+  openSync,
+  renameSync,
+  rmSync,
+} from 'node:fs'
 import { dirname, join } from 'node:path'
 import { randomUUID } from 'node:crypto'
 import { DatabaseProblemError } from './database-problem'
@@ -84,6 +93,16 @@ async function prepared(uploaded: string, folder: string, prepare: Prepare): Pro
 const isDriverError = (error: unknown): boolean =>
   error instanceof Error && 'code' in error && String(error.code).startsWith('SQLITE_')
 
+/** What was written to a file or a folder is on the disk itself. */
+function flush(path: string): void {
+  const fd = openSync(path, 'r')
+  try {
+    fsyncSync(fd)
+  } finally {
+    closeSync(fd)
+  }
+}
+
 /** A second name for a file; where the disk knows no such thing, a copy. */
 function keepAs(path: string, kept: string): void {
   try {
@@ -101,7 +120,9 @@ function exchangeFiles(current: string, candidate: string, kept: string): void {
   keepAs(current, kept)
   try {
     sidecars(current).forEach((sidecar) => rmSync(sidecar, { force: true }))
+    flush(candidate)
     renameSync(candidate, current)
+    flush(dirname(current))
   } catch (error) {
     rmSync(kept, { force: true })
     throw error
@@ -126,7 +147,8 @@ export async function restoreFrom(
   try {
     await db.connection().execute(() => {
       file.requireInPlace()
-      file.pragma('wal_checkpoint(TRUNCATE)')
+      // What is still in the log would go with it.
+      if (file.pragma('wal_checkpoint(TRUNCATE)') !== 0) throw new DatabaseTroubleError('BUSY')
       file.swapFile(() => exchangeFiles(file.path, candidate, predecessorPath(file.path, nowMs)))
       file.useWriteAheadLog()
       return Promise.resolve()

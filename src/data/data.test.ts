@@ -171,6 +171,18 @@ describe('backup and restore', () => {
       },
     ])
   })
+  test('two restores in one moment keep two predecessors', async () => {
+    const database = await open('k.db')
+    await backupTo(database, at('copy.db'))
+    await addPaper(database, 'first')
+    await restoreFrom(database, at('copy.db'))
+    await addPaper(database, 'second')
+    await restoreFrom(database, at('copy.db'))
+    const kept = predecessorsOf(at('k.db'))
+    expect(kept).toHaveLength(2)
+    for (const [index, ids] of [['second'], ['first']].entries())
+      expect(await paperIds(await open(kept[index]?.name ?? ''))).toEqual(ids)
+  })
   test('an older backup is migrated on its way in', async () => {
     const old = connect(at('old.db'))
     await migrate(old, 6)

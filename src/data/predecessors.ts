@@ -12,9 +12,13 @@ export interface Predecessor {
 
 const NAME = /^(.+)\.before-(\d{4})-(\d\d)-(\d\d)T(\d\d)-(\d\d)-(\d\d)-(\d{3})Z$/
 
-/** Where the database at `path` goes when a backup takes its place at this moment. */
-export const predecessorPath = (path: string, nowMs: number): string =>
-  `${path}.before-${new Date(nowMs).toISOString().replaceAll(/[:.]/g, '-')}`
+/** Where the database at `path` goes when a backup takes its place at this moment: a name that nothing has yet. */
+export function predecessorPath(path: string, nowMs: number): string {
+  for (let atMs = nowMs; ; atMs++) {
+    const name = `${path}.before-${new Date(atMs).toISOString().replaceAll(/[:.]/g, '-')}`
+    if (!existsSync(name)) return name
+  }
+}
 
 /** The databases that were replaced, the latest first. */
 export function predecessorsOf(path: string): readonly Predecessor[] {

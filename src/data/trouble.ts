@@ -25,6 +25,10 @@ export class DatabaseTroubleError extends Error {
 }
 
 const BY_CODE: readonly (readonly [code: string, trouble: Trouble])[] = [
+  ['ENOSPC', 'FULL'],
+  ['EDQUOT', 'FULL'],
+  ['EROFS', 'READ_ONLY'],
+  ['EACCES', 'READ_ONLY'],
   ['SQLITE_BUSY', 'BUSY'],
   ['SQLITE_LOCKED', 'BUSY'],
   ['SQLITE_FULL', 'FULL'],
@@ -37,7 +41,7 @@ const BY_CODE: readonly (readonly [code: string, trouble: Trouble])[] = [
   ['SQLITE_NOTADB', 'BROKEN'],
 ]
 
-/** The error as it goes on: the driver's codes for trouble become `DatabaseTroubleError`, all others stay. */
+/** The error as it goes on: the codes of the driver and of the file system for trouble become `DatabaseTroubleError`, all others stay. */
 export function asTrouble(error: unknown): unknown {
   if (!(error instanceof Error) || !('code' in error)) return error
   const code = String(error.code)

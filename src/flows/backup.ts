@@ -4,7 +4,7 @@ import { DatabaseProblemError } from '@/data/database-problem'
 import type { OpenDatabase } from '@/data/open-database'
 import { findPredecessor, predecessorsOf, type Predecessor } from '@/data/predecessors'
 import { replaceFigures } from '@/data/repositories/figures'
-import { DatabaseTroubleError } from '@/data/trouble'
+import { asTrouble, DatabaseTroubleError } from '@/data/trouble'
 import { nowMs, openedDatabase } from './context'
 import { RefusalError, troubleRefusal, type DeedResult } from './deed'
 import { storeLibrary } from './store-library'
@@ -32,7 +32,8 @@ export async function restoreBackup(path: string): Promise<DeedResult<null>> {
     const current = await openedDatabase()
     await restoreFrom(current, path, { prepare: prepareBeside(current.db), nowMs: nowMs() })
     return { ok: true, value: null }
-  } catch (error) {
+  } catch (caught) {
+    const error = asTrouble(caught)
     if (error instanceof DatabaseTroubleError) return troubleRefusal(error)
     if (!(error instanceof DatabaseProblemError)) throw error
     const { problem, message } = error

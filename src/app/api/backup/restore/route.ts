@@ -6,7 +6,7 @@ import { pipeline } from 'node:stream/promises'
 import type { ReadableStream as NodeReadableStream } from 'node:stream/web'
 import { handler, refusalResponse, refused } from '@/app/_server/guard'
 import { temporaryFolder } from '@/data/folder-claim'
-import { DatabaseTroubleError } from '@/data/trouble'
+import { asTrouble } from '@/data/trouble'
 import { restoreBackup } from '@/flows/backup'
 import { config } from '@/flows/context'
 
@@ -28,9 +28,6 @@ const limit = () => {
   })
 }
 
-const isFull = (error: unknown): boolean =>
-  error instanceof Error && 'code' in error && error.code === 'ENOSPC'
-
 /** Puts a backup in the place of the database. The body is the file itself, streamed to disk. */
 export const POST = handler({ reads: 'own pages only' }, async (request) => {
   if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) return refused(413, TOO_LARGE)
@@ -46,8 +43,7 @@ export const POST = handler({ reads: 'own pages only' }, async (request) => {
     return restored.ok ? Response.json({ ok: true }) : refusalResponse(restored)
   } catch (error) {
     if (error instanceof TooLargeError) return refused(413, TOO_LARGE)
-    if (isFull(error)) throw new DatabaseTroubleError('FULL', error)
-    throw error
+    throw asTrouble(error)
   } finally {
     rmSync(path, { force: true })
   }
