@@ -1,5 +1,6 @@
 import { renameSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
+import type { BrowserContext } from '@playwright/test'
 import Database from 'libsql'
 import { expect, expectAccessible, expectAllKept, pieceText, pressTimes, test } from './support/fixtures'
 import { addPaper, justFold } from './support/job'
@@ -82,10 +83,8 @@ test('a second server and scripts that rewrite are turned away while this one ru
   expect((await fetch(`${server.address}/papers`)).status).toBe(200)
 })
 
-test('an answer that gets lost: the press again counts once', async ({ page, context }) => {
-  await addPaper(page, server.address, { name: 'Reed Green', colour: '#7f9563', sheets: '20' })
-  const paper = page.url()
-  // The deed arrives and is done; its answer never comes back.
+/** The next deed arrives and is done; its answer never comes back. *Returns* how many answers were lost so far. */
+async function loseOneAnswer(context: BrowserContext): Promise<() => number> {
   let lost = 0
   await context.route('**/papers/**', async (route) => {
     if (route.request().method() !== 'POST' || lost > 0) return route.continue()
@@ -93,12 +92,19 @@ test('an answer that gets lost: the press again counts once', async ({ page, con
     await route.fetch()
     return route.abort('connectionreset')
   })
+  return () => lost
+}
+
+test('an answer that gets lost: the press again counts once', async ({ page, context }) => {
+  await addPaper(page, server.address, { name: 'Reed Green', colour: '#7f9563', sheets: '20' })
+  const paper = page.url()
+  const lost = await loseOneAnswer(context)
   await page.getByLabel('How many sheets').fill('7')
   await page.getByRole('button', { name: 'Put them in' }).click()
   await expect(page.getByText('Kelpfield did not answer')).toBeVisible()
   await page.getByRole('button', { name: 'Put them in' }).click()
   await expect(page.getByRole('listitem').filter({ hasText: '27 x A4' })).toBeVisible()
-  expect(lost).toBe(1)
+  expect(lost()).toBe(1)
   await page.goto(paper)
   await expect(page.getByRole('listitem').filter({ hasText: '27 x A4' })).toBeVisible()
 })
@@ -106,13 +112,7 @@ test('an answer that gets lost: the press again counts once', async ({ page, con
 test('other values after a lost answer: it says that the first were kept', async ({ page, context }) => {
   await page.goto(`${server.address}/papers`)
   await page.getByRole('link', { name: /Reed Green/ }).click()
-  let lost = 0
-  await context.route('**/papers/**', async (route) => {
-    if (route.request().method() !== 'POST' || lost > 0) return route.continue()
-    lost++
-    await route.fetch()
-    return route.abort('connectionreset')
-  })
+  await loseOneAnswer(context)
   await page.getByLabel('How many sheets').fill('3')
   await page.getByRole('button', { name: 'Put them in' }).click()
   await expect(page.getByText('Kelpfield did not answer')).toBeVisible()
