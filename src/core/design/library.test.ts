@@ -1,5 +1,14 @@
 import { largest, least } from '../numeric'
-import { check, figuresOf, lying, runProgram, silhouetteOf, type FoldedState } from '../fold'
+import {
+  check,
+  creasedAgainst,
+  figuresOf,
+  looseLocks,
+  lying,
+  runProgram,
+  silhouetteOf,
+  type FoldedState,
+} from '../fold'
 import { area, contains, overlap, type Point, type Polygon } from '../geometry'
 import {
   defaultGauges,
@@ -243,3 +252,20 @@ function usesGaugeTwice({ id }: DesignSource, key: string): boolean {
   }
   return REPEATS[id]?.includes(key) ?? false
 }
+
+describe('what a folder relies on, for every design, variant and way', () => {
+  const all = LIBRARY.flatMap((one) =>
+    one.variants.flatMap((variant) =>
+      waysOf(mainPart(one), variant).flatMap((way) => {
+        const program = programOf(mainPart(one), variant, way)
+        return program ? [{ name: `${one.id} ${variant.key}, ${way}`, one, program }] : []
+      }),
+    ),
+  )
+  test.each(all)('$name: no collapse against its creases, no lock that does not hold', ({ one, program }) => {
+    const shares = gaugeShares(one, defaultGauges(one), 150)
+    const { frames } = runProgram(program, shares)
+    expect(creasedAgainst(frames, shares)).toEqual([])
+    expect(looseLocks(frames)).toEqual([])
+  })
+})

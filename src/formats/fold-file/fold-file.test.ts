@@ -202,6 +202,40 @@ describe('coordinates with few digits', () => {
     const read = layersOf(rounded(runProgram(bird.program).end, 150, digits))
     expect(read).toMatchObject({ fewestLayers: 4, mostLayers: 8, orders: 1, snapped: { kind: 'moved' } })
   })
+  const [cos, sin] = [Math.cos((17 * Math.PI) / 180), Math.sin((17 * Math.PI) / 180)]
+  test.each<[string, digits: number, move: (x: number, y: number) => number[]]>([
+    ['turned by 17 degrees', 5, (x, y) => [x * cos - y * sin, x * sin + y * cos]],
+    ['a thousand times as large', 2, (x, y) => [1000 * x, 1000 * y]],
+    ['somewhere else', 5, (x, y) => [x - 37.25, y + 412.5]],
+  ])('%s, five digits of its size: the layers as they were folded', (_, digits, move) => {
+    for (const id of ['bird', 'frog', 'hexagon-twist']) {
+      const { end } = runProgram(BASES.find((base) => base.id === id)!.program)
+      const file = writeFoldFile(end, { ...WORDS, sideMm: 1 })
+      const coords = file.vertices_coords?.map(([x = 0, y = 0]) =>
+        move(x, y).map((value) => Number(value.toFixed(digits))),
+      )
+      const { mostLayers, fewestLayers } = figuresOf(end.state)
+      const read = layersOf(JSON.stringify({ ...file, vertices_coords: coords }))
+      expect({ id, ...read }).toMatchObject({ id, mostLayers, fewestLayers, orders: 1 })
+    }
+  })
+  test('mirrored, letters changed over: the same layers', () => {
+    const { end } = runProgram(BASES.find(({ id }) => id === 'bird')!.program)
+    const file = writeFoldFile(end, { ...WORDS, sideMm: 1 })
+    const other = { M: 'V', V: 'M', B: 'B', F: 'F', U: 'U', C: 'C', J: 'J' } as const
+    const read = layersOf(
+      JSON.stringify({
+        ...file,
+        file_frames: [],
+        vertices_coords: file.vertices_coords?.map(([x = 0, y = 0]) => [
+          -Number(x.toFixed(5)),
+          Number(y.toFixed(5)),
+        ]),
+        edges_assignment: file.edges_assignment?.map((letter) => other[letter]),
+      }),
+    )
+    expect(read).toMatchObject({ fewestLayers: 4, mostLayers: 8, orders: 1 })
+  })
   test('what is written exactly is not moved', () => {
     const bird = BASES.find(({ id }) => id === 'bird')!
     expect(layersOf(JSON.stringify(writeFoldFile(runProgram(bird.program).end, WORDS))).snapped).toEqual({
