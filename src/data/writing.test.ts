@@ -67,8 +67,22 @@ describe('a second process that writes', () => {
       database.db.insertInto('setting').values({ key: 'a', value: 'x' }).execute(),
     ).rejects.toMatchObject(busy)
     other.exec("INSERT INTO setting VALUES ('theirs', 'x'); COMMIT")
+    expect(await keys()).toEqual(['theirs'])
+    other.exec("INSERT INTO setting VALUES ('more', 'x')")
+    expect(await keys()).toEqual(['more', 'theirs'])
     await write('b', 60)
-    expect(await keys()).toEqual(['b', 'theirs'])
+    expect(await keys()).toEqual(['b', 'more', 'theirs'])
+  })
+  test('a deed that reads before it writes cannot find that another wrote in between: it holds the lock from its start', async () => {
+    let times = 0
+    await inTransaction(database.db, async (trx) => {
+      times++
+      await trx.selectFrom('setting').selectAll().execute()
+      expect(() => other.exec("INSERT INTO setting VALUES ('theirs', 'x')")).toThrow(/locked/)
+      await trx.insertInto('setting').values({ key: 'ours', value: 'x' }).execute()
+    })
+    expect(times).toBe(1)
+    expect(await keys()).toEqual(['ours'])
   })
   test('sixty deeds at once against a writer that comes and goes: each is written once', async () => {
     const deeds = Array.from({ length: 60 }, (_, index) => write(`k${String(index).padStart(2, '0')}`))

@@ -1,3 +1,3 @@
 'use client'
 
-export { PageError as default } from '@/ui/shell/PageError'
+export { WholePageError as default } from '@/ui/shell/PageError'

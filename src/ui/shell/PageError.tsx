@@ -36,3 +36,10 @@ export function PageError({ error }: PageErrorProps) {
     </div>
   )
 }
+
+/** The same where no shell stands around it. */
+export const WholePageError = (props: PageErrorProps) => (
+  <main>
+    <PageError {...props} />
+  </main>
+)
