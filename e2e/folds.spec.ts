@@ -80,13 +80,13 @@ test.describe('with reduced motion', () => {
   })
 })
 
-test('a size that cannot be folded says which step and why; a slip stays to be mended', async ({
+test('a gauge that cannot be folded on so small a sheet says how far it goes; a slip stays to be mended', async ({
   page,
   demo,
 }) => {
   await page.goto(`${demo.address}/designs/corner-folded-rosette/steps?sheet=2&gauge-overhang=0.8`)
-  await expect(page.getByRole('main').getByRole('alert')).toContainText('Cannot be folded')
-  await expect(page.getByRole('main').getByRole('alert')).toContainText('step 5')
+  await expect(page.locator('#steps-overhang-error')).toContainText('from 0 cm to 0.35 cm')
+  await expect(page.locator('#steps-overhang')).toHaveValue('0.8')
   await page.goto(`${demo.address}/designs/corner-folded-rosette/steps?sheet=about+a+dozen&gauge-overhang=3`)
   await expect(page.locator('#steps-sheet-error')).toContainText('This is not a length')
   await expect(page.locator('#steps-sheet')).toHaveValue('about a dozen')
@@ -232,9 +232,10 @@ test.describe('FOLD files', () => {
     expect(await answer('base/nowhere')).toEqual([404, 'There is no such design or base with folds.'])
     expect(await answer('thing/kite')).toEqual([404, 'There is no such design or base with folds.'])
     expect((await answer('design/crane?sheet=-1'))[0]).toBe(400)
-    expect((await answer('design/corner-folded-rosette?sheet=2&gauge-overhang=0.8'))[1]).toContain(
-      'Cannot be folded',
-    )
+    expect(await answer('design/corner-folded-rosette?sheet=2&gauge-overhang=0.8')).toEqual([
+      400,
+      'Enter the petal overhang from 0 cm to 0.35 cm.',
+    ])
   })
 })
 

@@ -94,7 +94,7 @@ test('a strip’s marks and sums follow its length; its folds keep the message c
 
 test('directly, in the air: the creases made beforehand are left out', async ({ page, demo }) => {
   await page.goto(`${demo.address}/designs/tulip/steps`)
-  await expect(page.getByTestId('said')).toHaveText('Edge to opposite edge, crease, open')
+  await expect(page.getByTestId('said')).toHaveText('Corner to opposite corner, crease, open')
   await page.getByRole('combobox', { name: 'Way' }).selectOption({ label: 'directly, in the air' })
   await page.getByRole('button', { name: 'Show' }).click()
   await expect(page.getByTestId('said')).toHaveText('Sides in, top edge down')

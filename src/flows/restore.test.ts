@@ -21,6 +21,9 @@ import { goBackTo, replacedDatabases, restoreBackup, takeBackup } from './backup
 import { closeEverything, flowContext, roomContext } from './context'
 import { setPassphrase, unlock, roomOpen } from './room'
 
+// Putting a backup back folds what shipped since it was taken.
+jest.setTimeout(30_000)
+
 const FIXTURES = join(import.meta.dirname, '../../test/fixtures/databases')
 let folder = ''
 let good = ''

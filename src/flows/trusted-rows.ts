@@ -1,10 +1,10 @@
 import { sql } from 'kysely'
+import { mainPart, waysOf, type DesignSource } from '@/core/design'
 import type { Db } from '@/data/db'
 import { DatabaseProblemError } from '@/data/database-problem'
+import { readDesignSource } from '@/schema/design-document'
 import { STORED_ROWS } from '@/schema/stored-rows'
 import { contentHash } from './content-hash'
-import { readDesigns } from './read/designs'
-import { runPlan } from './read/run'
 
 const ROWS_AT_A_TIME = 1000
 
@@ -45,24 +45,23 @@ export async function requireTrustedRows(db: Db, path: string): Promise<void> {
 }
 
 /**
- * Every run and line must name a variant and a part that its design has.
+ * Every run and line must name a variant that its design has, and a run a way it can be folded.
  * *Throws* `DatabaseProblemError` (BAD_ROWS).
  */
 export async function requirePlans(db: Db, path: string): Promise<void> {
-  const context = { db, nowMs: 0 }
-  const versions = await db.selectFrom('design_version').select('hash').execute()
-  const designs = await readDesigns(
-    context,
-    versions.map(({ hash }) => hash),
-  )
-  const lines = await db.selectFrom('brief_line').select(['design_hash', 'variant_key']).execute()
-  for (const { design_hash, variant_key } of lines)
-    if (!designs.get(design_hash)?.variants.some((variant) => variant.key === variant_key))
+  const designs = new Map<string, DesignSource>()
+  for await (const row of rowsOf(db, 'design_version')) {
+    const { hash, document } = row as { hash: string; document: string }
+    designs.set(hash, readDesignSource(document))
+  }
+  const variantOf = (hash: string, key: string) => designs.get(hash)?.variants.find((one) => one.key === key)
+  for (const line of await db.selectFrom('brief_line').select(['design_hash', 'variant_key']).execute())
+    if (!variantOf(line.design_hash, line.variant_key))
       throw badRow(path, 'In this file a line of a brief names a variant that its design does not have')
-  for (const run of await db.selectFrom('run').selectAll().execute())
-    try {
-      await runPlan(context, run)
-    } catch {
-      throw badRow(path, 'In this file a run names a variant or a part that its design does not have')
-    }
+  const runs = await db.selectFrom('run').select(['design_hash', 'variant_key', 'way']).execute()
+  for (const run of runs) {
+    const [design, variant] = [designs.get(run.design_hash), variantOf(run.design_hash, run.variant_key)]
+    if (!design || !variant || !waysOf(mainPart(design), variant).includes(run.way))
+      throw badRow(path, 'In this file a run names a variant or a way that its design does not have')
+  }
 }

@@ -12,8 +12,12 @@ const LENGTH_WORDS: Readonly<Record<LengthProblem, (name: string, unit: LengthUn
   TOO_LONG: (name) => `This is longer than 100 m. Check ${name}.`,
 }
 
-const inUnit = (mm: number, unit: LengthUnit): string =>
-  unit === 'in' ? `${Math.round((mm / 25.4) * 100) / 100} in` : `${Math.round(mm) / 10} cm`
+/** An end of a range in hundredths, never told beyond itself: what is told can be entered. */
+function inUnit(mm: number, unit: LengthUnit, end: 'least' | 'most'): string {
+  const hundredths = unit === 'in' ? (mm / 25.4) * 100 : mm * 10
+  const whole = end === 'least' ? Math.ceil(hundredths - 1e-6) : Math.floor(hundredths + 1e-6)
+  return `${whole / 100} ${unit}`
+}
 
 interface LengthField {
   /** As it reads in a sentence: "the finished size". */
@@ -33,7 +37,7 @@ export const lengthText = ({ name, unit, minMm, maxMm }: LengthField) =>
     }
     if (!parsed.ok) return refuse(LENGTH_WORDS[parsed.problem](name, unit))
     if (parsed.mm < minMm - 1e-9 || parsed.mm > maxMm + 1e-9)
-      return refuse(`Enter ${name} from ${inUnit(minMm, unit)} to ${inUnit(maxMm, unit)}.`)
+      return refuse(`Enter ${name} from ${inUnit(minMm, unit, 'least')} to ${inUnit(maxMm, unit, 'most')}.`)
     return parsed.mm
   })
 
