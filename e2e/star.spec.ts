@@ -2,10 +2,15 @@ import { expect, expectAccessible, expectAllKept, pressTimes, test } from './sup
 import { addPaper, openBrief, startFolding, tickAllCuts, writeLine } from './support/job'
 import { TestServer } from './support/server'
 
+let server: TestServer
+test.beforeAll(async () => {
+  server = await TestServer.start()
+})
+test.afterAll(() => server.remove())
+
 /** A piece of eight units and a piece that is no square, from the brief to the hand-over, by the interface. */
 test('one window star of eight kites and two framed hearts from 2:1 pieces', async ({ page }) => {
   test.setTimeout(180_000)
-  const server = await TestServer.start()
   const at = (path: string) => `${server.address}${path}`
   await addPaper(page, server.address, { name: 'Oyster', colour: '#ded6c2', sheets: '12' })
   await addPaper(page, server.address, { name: 'Sea Holly', colour: '#5b7ba3', sheets: '12' })
