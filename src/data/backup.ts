@@ -122,11 +122,12 @@ function exchangeFiles(current: string, candidate: string, kept: string): void {
     sidecars(current).forEach((sidecar) => rmSync(sidecar, { force: true }))
     flush(candidate)
     renameSync(candidate, current)
-    flush(dirname(current))
   } catch (error) {
     rmSync(kept, { force: true })
     throw error
   }
+  // The exchange is done: whatever happens now, what stood there before keeps its name.
+  flush(dirname(current))
 }
 
 /**

@@ -59,3 +59,9 @@ test('what an earlier process left on its way in or out is removed; the folder i
   expect(statSync(temporaryFolder(folder)).mode & 0o777).toBe(0o700)
   expect(statSync(join(folder, 'in-use.db')).mode & 0o777).toBe(0o600)
 })
+
+test('where the data folder was taken away none is made in its place', () => {
+  const gone = join(folder, 'gone')
+  expect(() => temporaryFolder(gone)).toThrow(expect.objectContaining({ trouble: 'GONE' }))
+  expect(existsSync(gone)).toBe(false)
+})

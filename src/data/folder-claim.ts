@@ -3,6 +3,7 @@ import {
   chmodSync,
   closeSync,
   constants,
+  existsSync,
   mkdirSync,
   openSync,
   readdirSync,
@@ -58,8 +59,12 @@ export function requireWritableFolder(folder: string): void {
   }
 }
 
-/** A folder inside the data folder for files on their way in or out, for the owner alone. */
+/**
+ * A folder inside the data folder for files on their way in or out, for the owner alone.
+ * *Throws* `DatabaseTroubleError` (GONE) where there is no data folder: one made anew would stand in the old one's way.
+ */
 export function temporaryFolder(folder: string): string {
+  if (!existsSync(folder)) throw new DatabaseTroubleError('GONE')
   const path = join(folder, TEMPORARY)
   mkdirSync(path, { recursive: true, mode: OWNER_ONLY_FOLDER })
   chmodSync(path, OWNER_ONLY_FOLDER)
