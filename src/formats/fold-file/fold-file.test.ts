@@ -183,7 +183,7 @@ describe('coordinates with few digits', () => {
     const { end } = runProgram(program, shares)
     return end.state.cutAway || name === 'corner-folded-rosette curled' ? [] : [{ name, end, index }]
   })
-  // Every pattern at the roughest and at one finer setting; `npm run bench` tries them all at all.
+  // Every pattern at the roughest and at one finer setting; `npm run bench` tries every pattern at every number of digits.
   test.each(whole.map(({ name, end, index }) => ({ name, end, finer: 5 + (index % 8) })))(
     '$name, sides of 1 with 4 and $finer digits: the layers as they were folded',
     ({ end, finer }) => {
