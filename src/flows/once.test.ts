@@ -89,3 +89,17 @@ test.each([[undefined], [null], [42], [{ toString: () => 'press-1' }], ['../x'],
     expect(await inDrawer()).toBe(16)
   },
 )
+
+test('presses are remembered for months, not for ever', async () => {
+  const DAY_MS = 24 * 60 * 60 * 1000
+  const later = (days: number) => ({ ...database.context, nowMs: database.context.nowMs + days * DAY_MS })
+  const press = { id: 'long-1', kind: 'count', input: null }
+  const count = jest.fn(() => Promise.resolve({ ok: true as const, value: null }))
+  await once(database.context, press, count)
+  await once(later(89), { ...press, id: 'long-2' }, count)
+  await once(later(89), press, count)
+  expect(count).toHaveBeenCalledTimes(2)
+  await once(later(91), { ...press, id: 'long-3' }, count)
+  await once(later(91), press, count)
+  expect(count).toHaveBeenCalledTimes(4)
+})

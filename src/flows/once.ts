@@ -1,4 +1,4 @@
-import { findDeedDone, insertDeedDone } from '@/data/repositories/deeds-done'
+import { findDeedDone, forgetDeedsDoneBefore, insertDeedDone } from '@/data/repositories/deeds-done'
 import { idText } from '@/schema/fields'
 import { contentHash } from './content-hash'
 import type { FlowContext } from './flow-context'
@@ -11,6 +11,9 @@ export interface Press {
   readonly kind: string
   readonly input: unknown
 }
+
+/** A press that is still on its way after this long is not expected any more. */
+const REMEMBERED_MS = 90 * 24 * 60 * 60 * 1000
 
 /**
  * Does a deed that adds something once, however often its press arrives: doubled, retried after an answer was lost, or
@@ -34,6 +37,7 @@ export const once = <Value>(
     const result = await act(inDeed)
     if (!result.ok) throw RefusalError.of(result)
     const answer = JSON.stringify(result.value)
+    await forgetDeedsDoneBefore(inDeed.db, inDeed.nowMs - REMEMBERED_MS)
     await insertDeedDone(inDeed.db, { id: parsed.data, inputHash, answer, nowMs: inDeed.nowMs })
     return result.value
   })

@@ -20,3 +20,7 @@ export async function insertDeedDone(
     .values({ id: deed.id, input_hash: deed.inputHash, answer: deed.answer, at_ms: deed.nowMs })
     .execute()
 }
+
+export async function forgetDeedsDoneBefore(db: Db, beforeMs: number): Promise<void> {
+  await db.deleteFrom('deed_done').where('at_ms', '<', beforeMs).execute()
+}

@@ -249,7 +249,7 @@ export const tulip: DesignSource = {
         extent('height', 'high', 90, 'half the sheet, S / 2.'),
         {
           axis: 'width',
-          label: 'wide when flat',
+          label: 'wide',
           measure: { extentDegrees: 0 },
           derivation: 'Measured on the folds: between the slanting sides of the locked bud.',
         },
