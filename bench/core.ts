@@ -1,5 +1,5 @@
 import { NO_HISTORY, sparesFor } from '../src/core/batch'
-import { planGrid, sweepSizes } from '../src/core/cut'
+import { planQuickly, sweepSizes } from '../src/core/cut'
 import { runState, tapsOf, type RunEvent, type RunPlan } from '../src/core/run'
 import { percentile, report, timeRuns } from './figures'
 
@@ -12,12 +12,33 @@ const spares = (goods: readonly number[]) =>
 report('spares, 36 in three papers', spares([12, 12, 12]), 'ms', null)
 report('spares, 3,000 in three papers', spares([1000, 1000, 1000]), 'ms', null)
 
-const A4 = { stockId: 'a4', sizeUm: { widthUm: 210_000, heightUm: 297_000 }, available: 500, offcut: false }
-const piece = { widthUm: 74_250, heightUm: 74_250 }
+const A4 = {
+  stockId: 'a4',
+  paperId: 'p',
+  sizeUm: { widthUm: 210_000, heightUm: 297_000 },
+  available: 500,
+  offcut: false,
+}
+const piece = { key: 'd', paperId: 'p', sizeUm: { widthUm: 74_250, heightUm: 74_250 }, turnable: true }
+const sizes = [124_500, 60_000, 85_000, 74_250, 42_000, 118_000].map((side, index) => ({
+  ...piece,
+  key: `d${index}`,
+  sizeUm: { widthUm: side, heightUm: side },
+  count: 36,
+}))
 report(
   'cut plan, 1,000 squares',
   percentile(
-    timeRuns(51, () => planGrid({ pieceUm: piece, pieces: 1000, stock: [A4] })),
+    timeRuns(51, () => planQuickly({ demands: [{ ...piece, count: 1000 }], stock: [A4] })),
+    0.5,
+  ),
+  'ms',
+  null,
+)
+report(
+  'cut plan, 216 squares of six sizes together',
+  percentile(
+    timeRuns(21, () => planQuickly({ demands: sizes, stock: [A4] })),
     0.5,
   ),
   'ms',
@@ -27,7 +48,7 @@ const sweep = () =>
   sweepSizes(
     [{ paperId: 'p', pieces: 300, stock: [A4] }],
     { fromMm: 60, toMm: 160, ruler: 'mm-0.5' },
-    planGrid,
+    planQuickly,
     () => true,
   )
 report('size sweep, 201 sizes', percentile(timeRuns(11, sweep), 0.5), 'ms', null)

@@ -1,7 +1,8 @@
 import type { FlowContext } from '../src/flows/flow-context'
 import type { DeedResult } from '../src/flows/deed'
 import { tickCut } from '../src/flows/deeds/cuts'
-import { handOver, recordJoin } from '../src/flows/deeds/joins'
+import { handOver } from '../src/flows/deeds/deliveries'
+import { recordJoin } from '../src/flows/deeds/joins'
 import { addSheets, savePaper } from '../src/flows/deeds/papers'
 import { acceptProof, cutProof, skipProof } from '../src/flows/deeds/proofs'
 import { startLooseRun, startProjectRun } from '../src/flows/deeds/runs'
@@ -50,20 +51,11 @@ async function project(context: FlowContext, id: string): Promise<ProjectView> {
   return found
 }
 
-/** Ticks off every layout of a line as it is planned. */
-async function cutLine(context: FlowContext, projectId: string, lineIndex: number): Promise<void> {
-  const line = (await project(context, projectId)).lines[lineIndex]
-  for (const row of line?.papers ?? [])
-    for (const layout of row.layouts)
-      await done(
-        tickCut(context, projectId, {
-          lineId: line?.id,
-          paperId: row.paper.id,
-          stockId: layout.stockId,
-          piecesPerSheet: layout.piecesPerSheet,
-          sheets: String(layout.sheets),
-        }),
-      )
+/** Ticks off every layout as it is planned. */
+async function cutAll(context: FlowContext, projectId: string): Promise<void> {
+  const { cutPlan } = await project(context, projectId)
+  for (const { id, sheets } of cutPlan?.layouts ?? [])
+    await done(tickCut(context, projectId, { planId: cutPlan?.id, layoutId: id, sheets: String(sheets) }))
 }
 
 interface DemoRun extends Playing {
@@ -78,6 +70,7 @@ async function foldLine(context: FlowContext, projectId: string, run: DemoRun): 
   const { runId } = await done(
     startProjectRun({ ...context, nowMs: run.fromMs }, projectId, {
       lineId: line?.id,
+      partKey: row?.part.key,
       paperId: row?.paper.id,
       pieces: String(row?.goodUnits ?? 0),
       grain: 'fold',
@@ -112,7 +105,7 @@ async function messageHearts(context: FlowContext, papers: ReadonlyMap<string, s
   const { projectId } = await done(saveBrief(then, null, brief))
   const [line] = (await project(context, projectId)).lines
   await done(skipProof(then, projectId, line?.id ?? ''))
-  await cutLine(then, projectId, 0)
+  await cutAll(then, projectId)
   await foldLine(context, projectId, {
     line: 0,
     paper: 0,
@@ -131,7 +124,10 @@ async function messageHearts(context: FlowContext, papers: ReadonlyMap<string, s
     backRow: [9],
   })
   await done(
-    handOver({ ...context, nowMs: context.nowMs - 2 * DAY_MS }, projectId, { note: 'to the jetty shed' }),
+    handOver({ ...context, nowMs: context.nowMs - 2 * DAY_MS }, projectId, {
+      note: 'to the jetty shed',
+      pieces: [{ lineId: line?.id, pieces: '24' }],
+    }),
   )
 }
 
@@ -180,8 +176,7 @@ async function lanternLids(context: FlowContext, papers: ReadonlyMap<string, str
   )
   await done(skipProof(then, projectId, leaves?.id ?? ''))
   const cutting = { ...context, nowMs: beganMs + 30 * MINUTE_MS }
-  await cutLine(cutting, projectId, 0)
-  await cutLine(cutting, projectId, 1)
+  await cutAll(cutting, projectId)
   await foldLine(context, projectId, {
     line: 1,
     paper: 0,
@@ -231,8 +226,8 @@ async function boathouseStars(context: FlowContext, papers: ReadonlyMap<string, 
   const each = ['Tidewater', 'Buoy Orange', 'Dusk Plum'].map((paper) => [paper, '1'] as const)
   const lines: readonly DemoLine[] = [
     { id: 'new-1', ...star, papers: each },
-    { id: 'new-2', ...kites, papers: [['Oyster', '4']] },
-    { id: 'new-3', ...heart, gauges: { frame: '0.7' }, papers: [['Sea Holly', '6']] },
+    { id: 'new-2', ...kites, papers: [['Reed Green', '4']] },
+    { id: 'new-3', ...heart, gauges: { frame: '0.7' }, papers: [['Dusk Plum', '6']] },
   ]
   const brief = briefOf('Stars for the boathouse windows', dayFrom(context.nowMs, 26), lines, papers)
   await done(saveBrief({ ...context, nowMs: context.nowMs - DAY_MS }, null, brief))

@@ -1,8 +1,8 @@
-import { runState, type RunEvent, type RunState, type SpoilReason } from '../src/core/run'
+import { RunTally, type RunEvent, type RunState, type SpoilReason, type TapGrain } from '../src/core/run'
 import { eventsOfRun, findRun } from '../src/data/repositories/runs'
 import type { FlowContext } from '../src/flows/flow-context'
 import { recordEvents } from '../src/flows/deeds/runs'
-import { runPlan } from '../src/flows/read/run'
+import { runPlan } from '../src/flows/run-plan'
 import { seededRandom } from './random'
 
 /** How a demo folder works through a run. */
@@ -36,7 +36,12 @@ function lapMs(table: Table, state: RunState, playing: Playing, taps: number): n
   return ((playing.secondsPerPiece * 1000) / taps) * learning * (0.7 + 0.6 * table.random())
 }
 
-function press(table: Table, state: RunState, playing: Playing, taps: number): void {
+function press(
+  table: Table,
+  state: RunState,
+  playing: Playing,
+  { taps, grain }: { readonly taps: number; readonly grain: TapGrain },
+): void {
   const { phase } = state
   if (phase.kind === 'inspect') {
     for (const piece of phase.pieces) {
@@ -51,7 +56,7 @@ function press(table: Table, state: RunState, playing: Playing, taps: number): v
   }
   if (phase.kind !== 'fold') return
   const { cell } = phase
-  const half = (state.pieces[cell.piece - 1]?.tapsDone ?? 0) > taps / 2
+  const half = state.piece(cell.piece).share > 1 / 2
   if (half && playing.spoil?.[cell.piece] !== undefined) {
     table.events.push({
       ...stamp(table),
@@ -67,17 +72,18 @@ function press(table: Table, state: RunState, playing: Playing, taps: number): v
     ...stamp(table),
     kind: 'done',
     ...cell,
+    grain,
     attempt: state.attemptAt(cell),
     lapMs: Math.round(lap),
   })
 }
 
-const reached = ({ phase, pieces }: RunState, { until }: Playing): boolean =>
+const reached = ({ phase, piece }: RunState, { until }: Playing): boolean =>
   phase.kind === 'finished' ||
   (until !== undefined &&
     phase.kind === 'fold' &&
     phase.cell.piece === until.piece &&
-    (pieces[until.piece - 1]?.tapsDone ?? 0) >= until.taps)
+    piece(until.piece).foldsDone >= until.taps)
 
 /** Folds a run as a person would, through the same deed that the table uses. */
 export async function playRun(context: FlowContext, runId: string, playing: Playing): Promise<void> {
@@ -86,8 +92,12 @@ export async function playRun(context: FlowContext, runId: string, playing: Play
   const { plan } = await runPlan(context, row)
   const table: Table = { events: [], atMs: playing.fromMs, random: seededRandom(playing.seed), runId }
   const taps = plan.steps.reduce((sum, step) => sum + step.repeats, 0)
-  for (let state = runState(plan, []); !reached(state, playing); state = runState(plan, table.events))
-    press(table, state, playing, plan.grain === 'fold' ? taps : 1)
+  const tally = new RunTally(plan)
+  for (let state = tally.state(); !reached(state, playing); state = tally.state()) {
+    const before = table.events.length
+    press(table, state, playing, { taps: plan.grain === 'fold' ? taps : 1, grain: plan.grain })
+    tally.addAll(table.events.slice(before))
+  }
   for (let start = 0; start < table.events.length; start += 400) {
     const batch = { epoch: '', since: 0, events: table.events.slice(start, start + 400) }
     const result = await recordEvents({ ...context, nowMs: Math.round(table.atMs) }, runId, batch)

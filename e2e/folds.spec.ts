@@ -246,7 +246,7 @@ test('at the table the picture is of this very fold, and stays when nothing answ
 }) => {
   quietConsole.expectErrors(/ERR_INTERNET_DISCONNECTED/)
   await page.goto(`${demo.address}/`)
-  await page.getByRole('link', { name: /Go on folding Corner-folded/ }).click()
+  await page.getByRole('link', { name: /Continue folding Corner-folded/ }).click()
   await page.locator('main[data-ready="true"]').waitFor()
   const picture = page.locator('main svg[role="img"]').first()
   const before = await picture.innerHTML()

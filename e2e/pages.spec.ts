@@ -80,7 +80,7 @@ test.describe('by night', () => {
       await expectAccessible(page)
     }
     await page.goto(`${demo.address}/`)
-    await page.getByRole('link', { name: /Go on folding Corner-folded/ }).click()
+    await page.getByRole('link', { name: /Continue folding Corner-folded/ }).click()
     await page.locator('main[data-ready="true"]').waitFor()
     await expectAccessible(page)
   })
@@ -134,7 +134,10 @@ test('other sizes are tried in a worker, with the saving named', async ({ page, 
   await page.goto(`${demo.address}/projects`)
   await page.getByRole('link', { name: 'Garland of leaves along the jetty rail', exact: true }).click()
   await page.getByRole('link', { name: /^Cut/ }).click()
-  await page.getByRole('button', { name: 'Would another size save sheets?' }).click()
+  await page
+    .getByRole('button', { name: /^Try other sizes/ })
+    .first()
+    .click()
   const table = page.getByRole('table', { name: 'Largest squares for a leaf by whole sheets' })
   await expect(table).toBeVisible()
   await expect(table.getByRole('row', { name: '10.5 cm' })).toBeVisible()

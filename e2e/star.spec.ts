@@ -29,7 +29,7 @@ test('one window star of eight kites and two framed hearts from 2:1 pieces', asy
 
   await test.step('cut: squares for the kites, pieces half as high as wide for the hearts', async () => {
     await page.goto(at(`${project}/cut`))
-    const without = page.getByRole('button', { name: 'Go on without one' })
+    const without = page.getByRole('button', { name: 'Skip the proof piece' })
     await without.first().click()
     await expect(without).toHaveCount(1)
     await without.first().click()
@@ -60,7 +60,9 @@ test('one window star of eight kites and two framed hearts from 2:1 pieces', asy
     await page.getByRole('button', { name: /One more joined/ }).click()
     await expect(page.getByText('1 of 1').first()).toBeVisible()
     await page.goto(at(`${project}/deliver`))
-    await expect(page.getByText('10 of 10 units folded')).toBeVisible()
+    await expect(page.getByText('0 of 3 pieces delivered')).toBeVisible()
+    await page.getByRole('button', { name: 'Hand over' }).click()
+    await expect(page.getByRole('heading', { name: 'Everything is delivered' })).toBeVisible()
   })
   await server.stop()
 })

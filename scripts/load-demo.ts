@@ -3,7 +3,8 @@ import { rmSync } from 'node:fs'
 import { loadDemo } from '../demo/load'
 import { readConfig } from '../src/config'
 import { openDatabase } from '../src/data/open-database'
-import { listProjects } from '../src/data/repositories/projects'
+import { countProjects } from '../src/data/repositories/projects'
+import { Caches } from '../src/flows/caches'
 import { storeLibrary } from '../src/flows/store-library'
 import { alone } from './lib/alone'
 import { explain } from './lib/explain'
@@ -16,10 +17,11 @@ await explain(async () => {
         rmSync(file, { force: true })
     const { db } = await openDatabase(databasePath)
     const nowMs = frozenNowMs ?? Date.now()
-    await storeLibrary({ db, nowMs })
-    const some = [...(await listProjects(db, false)), ...(await listProjects(db, true))]
-    if (some.length === 0) {
-      await loadDemo({ db, nowMs })
+    const context = { db, caches: new Caches(), nowMs }
+    await storeLibrary(context)
+    const some = (await countProjects(db, false)) + (await countProjects(db, true))
+    if (some === 0) {
+      await loadDemo(context)
       console.log('The demo data is loaded.')
     }
     await db.destroy()

@@ -4,7 +4,8 @@ import { DATA_VERSION } from '../src/data/migrations'
 import { openDatabase } from '../src/data/open-database'
 import { rebuildStockLevels } from '../src/data/repositories/stock'
 import { inTransaction } from '../src/data/writing'
-import { rebuildRunProjections } from '../src/flows/run-projection'
+import { Caches } from '../src/flows/caches'
+import { rebuildRunProjections } from '../src/flows/run-tally'
 import { alone } from './lib/alone'
 import { explain } from './lib/explain'
 
@@ -14,7 +15,7 @@ await explain(() =>
     const { db } = await openDatabase(databasePath)
     await inTransaction(db, async (trx) => {
       await rebuildStockLevels(trx)
-      await rebuildRunProjections({ db: trx, nowMs: Date.now() })
+      await rebuildRunProjections({ db: trx, caches: new Caches(), nowMs: Date.now() })
     })
     await db.destroy()
     console.log(`${databasePath} has data version ${DATA_VERSION}; its projections were made anew.`)

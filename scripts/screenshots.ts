@@ -35,8 +35,11 @@ const SHOTS: readonly Shot[] = [
     path: ({ garland }) => `/projects/${garland}/cut`,
     whole: true,
     prepare: async (page) => {
-      await page.getByRole('button', { name: 'Go on without one' }).click()
-      await page.getByRole('button', { name: 'Would another size save sheets?' }).click()
+      await page.getByRole('button', { name: 'Skip the proof piece' }).click()
+      await page
+        .getByRole('button', { name: /^Try other sizes/ })
+        .first()
+        .click()
       await page.getByRole('table').waitFor()
     },
   },
@@ -79,7 +82,7 @@ async function idsFrom(page: Page, address: string): Promise<Ids> {
   }
   await page.goto(address)
   const run = await page
-    .getByRole('link', { name: /Go on folding Corner-folded rosette/ })
+    .getByRole('link', { name: /Continue folding Corner-folded rosette/ })
     .getAttribute('href')
   return { ...ids, run: run?.split('/')[2] ?? '' }
 }

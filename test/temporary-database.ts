@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { openDatabase, type OpenDatabase } from '../src/data/open-database'
+import { Caches } from '../src/flows/caches'
 import type { FlowContext } from '../src/flows/flow-context'
 import { storeLibrary } from '../src/flows/store-library'
 
@@ -14,11 +15,14 @@ export interface TemporaryDatabase extends OpenDatabase {
   readonly remove: () => Promise<void>
 }
 
+// Folding the whole library takes seconds: what one database made, under its hash, serves the next of the same process.
+const caches = new Caches()
+
 /** A real migrated SQLite file with the library stored, gone after `remove`. */
 export async function temporaryDatabase(): Promise<TemporaryDatabase> {
   const folder = mkdtempSync(join(tmpdir(), 'kelpfield-test-'))
   const database = await openDatabase(join(folder, 'kelpfield.db'))
-  const context = { db: database.db, nowMs: TEST_NOW_MS }
+  const context = { db: database.db, caches, nowMs: TEST_NOW_MS }
   await storeLibrary(context)
   return {
     ...database,

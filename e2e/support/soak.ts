@@ -3,6 +3,7 @@ import { mkdirSync, mkdtempSync, renameSync, rmSync, writeSync, openSync, closeS
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
+import { Caches } from '../../src/flows/caches'
 import { openDatabase } from '../../src/data/open-database'
 import { eventsOfRun } from '../../src/data/repositories/runs'
 import { startLooseRun } from '../../src/flows/deeds/runs'
@@ -197,7 +198,7 @@ function removePlace({ base, small }: Place): void {
 
 async function prepareRuns(path: string): Promise<readonly string[]> {
   const { db } = await openDatabase(path)
-  const context = { db, nowMs: Date.now() }
+  const context = { db, caches: new Caches(), nowMs: Date.now() }
   await storeLibrary(context)
   const ids: string[] = []
   for (let run = 0; run < RUNS; run++) {

@@ -30,4 +30,5 @@ export const KNOWN_SCHEMAS: Readonly<Record<number, readonly string[]>> = {
     'c774cd0c0826f17ecaa600d7a4c9463d7f20ad9d1e47484b048edf2c6988f9d6',
   ],
   9: ['2407a1978f282ff3e792fb36c18f9f282abdbe82f6ba1c3c41ce58c96c92be69'],
+  10: ['87cb9c24b5470094ffbd39f0a3e07210768a3e28cd7ffad4ccaa0a360afbb8f0'],
 }

@@ -46,6 +46,7 @@ export interface ProjectTable {
   note: string
   created_at_ms: number
   archived_at_ms: number | null
+  hold_first: Generated<Flag>
 }
 
 export interface BriefLineTable {
@@ -53,22 +54,73 @@ export interface BriefLineTable {
   project_id: string
   ordinal: number
   design_hash: string
+  engine: number
   variant_key: string
   pieces: number
   sizing: 'finished' | 'sheet'
   axis: string | null
   asked_um: number
-  sheet_um: number
   gauges: string
   attached_to: string | null
   per_piece: number | null
 }
 
-export interface BriefLinePaperTable {
+export interface LinePartTable {
   line_id: string
+  part_key: string
+  ordinal: number
+  width_um: number
+  height_um: number
+  units_per_piece: number
+}
+
+export interface LinePartPaperTable {
+  line_id: string
+  part_key: string
   paper_id: string
   ordinal: number
-  pieces: number
+  units: number
+}
+
+export interface CutPlanTable {
+  id: string
+  input_hash: string
+  body: string
+  made_at_ms: number
+}
+
+export interface ProjectCutPlanTable {
+  project_id: string
+  cut_plan_id: string
+}
+
+export interface ReservationTable {
+  project_id: string
+  stock_item_id: string
+  sheets: number
+}
+
+export interface BaselineTable {
+  project_id: string
+  body: string
+  at_ms: number
+}
+
+export interface ShelfMoveTable {
+  seq: Generated<number>
+  id: string
+  design_hash: string
+  variant_key: string
+  part_key: string
+  width_um: number
+  height_um: number
+  gauges: string
+  paper_id: string
+  grade: string
+  delta: number
+  kind: 'left over' | 'taken' | 'put back'
+  line_id: string | null
+  at_ms: number
 }
 
 export interface StockItemTable {
@@ -107,15 +159,24 @@ export interface ProofTable {
 export interface CutTable {
   id: string
   project_id: string
-  line_id: string
   paper_id: string
   proof: Flag
-  piece_um: number
   sheets: number
-  pieces: number
+  cut_plan_id: string | null
+  layout_id: string | null
+  /** The layout as it was cut, JSON; of cuts before version 10 a grid. Kept for the record. */
   layout: string
   at_ms: number
   undone_at_ms: number | null
+}
+
+export interface CutPieceTable {
+  cut_id: string
+  line_id: string
+  part_key: string
+  pieces: number
+  width_um: number
+  height_um: number
 }
 
 export interface RunTable {
@@ -163,6 +224,15 @@ export interface RunUnitTable {
   reason: string | null
   active_ms: number
   last_tap_at_ms: number | null
+  inspected: Flag
+}
+
+export interface RunOutcomeTable {
+  run_id: string
+  status: 'folded' | 'spoiled'
+  /** The grade, or the reason; empty where none was given. */
+  label: string
+  units: number
 }
 
 export interface RunProgressTable {
@@ -174,6 +244,10 @@ export interface RunProgressTable {
   phase: 'fold' | 'inspect' | 'finished'
   at_piece: number | null
   last_tap_at_ms: number | null
+  timed_units: number
+  timed_ms: number
+  /** By which rules the projection was made. */
+  rules: number
 }
 
 export interface JoinMoveTable {
@@ -187,10 +261,15 @@ export interface JoinMoveTable {
 export interface DeliveryTable {
   id: string
   project_id: string
-  pieces: number
   note: string
   handed_over_at_ms: number
   undone_at_ms: number | null
+}
+
+export interface DeliveryLineTable {
+  delivery_id: string
+  line_id: string
+  pieces: number
 }
 
 export interface DeedDoneTable {
@@ -215,18 +294,27 @@ export interface Tables {
   paper: PaperTable
   project: ProjectTable
   brief_line: BriefLineTable
-  brief_line_paper: BriefLinePaperTable
+  line_part: LinePartTable
+  line_part_paper: LinePartPaperTable
+  cut_plan: CutPlanTable
+  project_cut_plan: ProjectCutPlanTable
+  reservation: ReservationTable
+  baseline: BaselineTable
+  shelf_move: ShelfMoveTable
   stock_item: StockItemTable
   stock_move: StockMoveTable
   stock_level: StockLevelTable
   proof: ProofTable
   cut: CutTable
+  cut_piece: CutPieceTable
   run: RunTable
   run_event: RunEventTable
   run_unit: RunUnitTable
   run_progress: RunProgressTable
+  run_outcome: RunOutcomeTable
   join_move: JoinMoveTable
   delivery: DeliveryTable
+  delivery_line: DeliveryLineTable
   deed_done: DeedDoneTable
   figure: FigureTable
 }
@@ -234,7 +322,13 @@ export interface Tables {
 export type PaperRow = Selectable<PaperTable>
 export type ProjectRow = Selectable<ProjectTable>
 export type BriefLineRow = Selectable<BriefLineTable>
-export type BriefLinePaperRow = Selectable<BriefLinePaperTable>
+export type LinePartRow = Selectable<LinePartTable>
+export type LinePartPaperRow = Selectable<LinePartPaperTable>
+export type CutPlanRow = Selectable<CutPlanTable>
+export type ReservationRow = Selectable<ReservationTable>
+export type CutPieceRow = Selectable<CutPieceTable>
+export type RunOutcomeRow = Selectable<RunOutcomeTable>
+export type DeliveryLineRow = Selectable<DeliveryLineTable>
 export type StockItemRow = Selectable<StockItemTable>
 export type RunRow = Selectable<RunTable>
 export type RunEventRow = Selectable<RunEventTable>

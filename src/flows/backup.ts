@@ -7,6 +7,7 @@ import { replaceFigures } from '@/data/repositories/figures'
 import { asTrouble, DatabaseTroubleError } from '@/data/trouble'
 import { nowMs, openedDatabase } from './context'
 import { RefusalError, troubleRefusal, type DeedResult } from './deed'
+import { Caches } from './caches'
 import { storeLibrary } from './store-library'
 import { requirePlans, requireTrustedRows } from './trusted-rows'
 
@@ -23,7 +24,7 @@ const prepareBeside =
     await requireTrustedRows(db, file.path)
     await replaceFigures(db, current)
     await requirePlans(db, file.path)
-    await storeLibrary({ db, nowMs: nowMs() })
+    await storeLibrary({ db, caches: new Caches(), nowMs: nowMs() })
   }
 
 /** Puts the backup at `path` in the place of everything, or says why not; then nothing was changed. */

@@ -6,11 +6,14 @@ import { openRoom, roomPath, type RoomDb } from '@/data/room-store'
 import { DatabaseTroubleError } from '@/data/trouble'
 import type { FlowContext } from './flow-context'
 import type { RoomContext } from './room'
+import { Caches } from './caches'
 import { storeLibrary } from './store-library'
+import { bringUpToDate } from './upkeep'
 
 interface Opened {
   readonly claim: FolderClaim
   readonly database: OpenDatabase
+  readonly caches: Caches
   readonly room: RoomDb
 }
 
@@ -30,8 +33,11 @@ async function open(): Promise<Opened> {
   const claim = claimFolder(dirname(databasePath), `Kelpfield on port ${port}`)
   try {
     const database = await openDatabase(databasePath)
-    await storeLibrary({ db: database.db, nowMs: nowMs() })
-    return { claim, database, room: (await openRoom(roomPath(databasePath))).db }
+    const caches = new Caches()
+    const context = { db: database.db, caches, nowMs: nowMs() }
+    await storeLibrary(context)
+    await bringUpToDate(context)
+    return { claim, database, caches, room: (await openRoom(roomPath(databasePath))).db }
   } catch (error) {
     claim.release()
     throw error
@@ -93,7 +99,8 @@ export const openedDatabase = async (): Promise<OpenDatabase> => (await inPlace(
 
 /** The context a page or a deed works in. */
 export async function flowContext(): Promise<FlowContext> {
-  return { db: (await inPlace()).database.db, nowMs: nowMs() }
+  const { database, caches } = await inPlace()
+  return { db: database.db, caches, nowMs: nowMs() }
 }
 
 /** What deeds of the room work in: its own file. */

@@ -2,10 +2,11 @@ import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-
 import { defaultGauges, LIBRARY } from '@/core/design'
 import { BASES, FOLD_ENGINE_VERSION } from '@/core/fold'
 import { saveDesignVersion } from '@/data/repositories/designs'
-import { figuresByHash, keepFigures } from '@/data/repositories/figures'
+import { dropOldFigures, figuresByHash, keepFigures } from '@/data/repositories/figures'
 import { contentHash } from './content-hash'
-import { shownBase, shownDesign, SHOWN_SHEET_MM } from './figures'
-import { readLibrary } from './read/designs'
+import { Caches } from './caches'
+import { measuredDesign, shownBase, shownDesign, SHOWN_SHEET_MM } from './figures'
+import { readLibrary } from './designs'
 import { baseFoldFile, designFoldFile } from './read/fold-file'
 import { readBase, readBases, readEnd, readFolds, readRunPictures } from './read/folds'
 
@@ -72,12 +73,51 @@ test('each setting of a gauge has pictures of its own; near ones share them', as
   expect(new Set(settings.map(({ body }) => body)).size).toBe(settings.length)
 })
 
-test('an older engine’s figures are dropped as soon as a newer one keeps its own; a program keeps the latest only', async () => {
+test('an older engine’s figures stay with a line that was planned by them, and with nobody else', async () => {
+  const { db, context } = database
+  const { hash, source } = await rosette()
+  const older = FOLD_ENGINE_VERSION - 1
+  await keepFigures(db, { programHash: hash, engine: older, key: 'measured' }, '{"old":1}', 1, 3)
+  await keepFigures(db, { programHash: 'x', engine: older, key: 'measured' }, '{"old":1}', 1, 3)
+  await db
+    .insertInto('project')
+    .values({
+      id: 'p',
+      name: 'P',
+      due_on: null,
+      zone: 'UTC',
+      certainty_permille: 950,
+      note: '',
+      created_at_ms: 1,
+      archived_at_ms: null,
+    })
+    .execute()
+  await db
+    .insertInto('brief_line')
+    .values({
+      id: 'l',
+      project_id: 'p',
+      ordinal: 0,
+      design_hash: hash,
+      engine: older,
+      variant_key: 'plain',
+      pieces: 1,
+      sizing: 'sheet',
+      axis: null,
+      asked_um: 150_000,
+      gauges: '{}',
+      attached_to: null,
+      per_piece: null,
+    })
+    .execute()
+  await dropOldFigures(db, FOLD_ENGINE_VERSION)
+  expect(await figuresByHash(db, [hash], older, 'measured')).toHaveLength(1)
+  expect(await figuresByHash(db, ['x'], older, 'measured')).toEqual([])
+  expect(await measuredDesign({ ...context, caches: new Caches() }, hash, source, older)).toEqual({ old: 1 })
+})
+
+test('a program keeps the pictures of its latest settings only', async () => {
   const { db } = database
-  const key = { programHash: 'x', key: 'folds' }
-  await keepFigures(db, { ...key, engine: 0 }, '{"old":1}', 1, 3)
-  await keepFigures(db, { ...key, engine: 1 }, '{"new":1}', 2, 3)
-  expect(await figuresByHash(db, ['x'], 0, 'folds')).toEqual([])
   for (let n = 0; n < 6; n++)
     await keepFigures(db, { programHash: 'x', engine: 1, key: `k${n}` }, '{}', 10 + n, 3)
   expect((await kept('x')).map((row) => row.key).sort()).toEqual(['k3', 'k4', 'k5'])

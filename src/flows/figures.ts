@@ -36,28 +36,30 @@ export const SHOWN_SHEET_MM = 150
 export const shownSheetMm = (design: DesignDocument | DesignSource): number =>
   SHOWN_SHEET_MM / Math.sqrt(design.parts[0]?.perSquare ?? 1)
 
-// What was read or made last, by hash and key: pages ask for the same pictures again and again.
-const recent = new Map<string, unknown>()
-const MOST_RECENT = 200
-
-function remember<T>(name: string, value: T): T {
-  recent.delete(name)
-  recent.set(name, value)
-  const [oldest] = recent.keys()
-  if (recent.size > MOST_RECENT && oldest !== undefined) recent.delete(oldest)
-  return value
-}
-
-async function kept<T>(context: FlowContext, programHash: string, key: string, work: () => T): Promise<T> {
+async function kept<T extends object>(
+  context: FlowContext,
+  { programHash, engine }: { readonly programHash: string; readonly engine: number },
+  key: string,
+  work: () => T,
+): Promise<T> {
   const { db, nowMs } = context
-  const name = `${programHash} ${key}`
+  // Pages ask for the same pictures again and again.
+  const recent = context.caches.figures
+  const name = `${programHash} ${engine} ${key}`
   const near = recent.get(name)
-  if (near !== undefined) return remember(name, near as T)
-  const [known] = await figuresByHash(db, [programHash], FOLD_ENGINE_VERSION, key)
-  if (known) return remember(name, JSON.parse(known.body) as T)
-  const made = remember(name, work())
-  const place = { programHash, engine: FOLD_ENGINE_VERSION, key }
+  if (near !== undefined) return near as T
+  const [known] = await figuresByHash(db, [programHash], engine, key)
+  if (known) {
+    const read = JSON.parse(known.body) as T
+    recent.set(name, read)
+    return read
+  }
+  const made = work()
+  recent.set(name, made)
+  // Only what this engine makes is kept as its own: figures of an older one are either there or lost.
+  if (engine !== FOLD_ENGINE_VERSION) return made
   try {
+    const place = { programHash, engine, key }
     await inTransaction(db, (trx) => keepFigures(trx, place, JSON.stringify(made), nowMs, MOST_KEPT), 0)
   } catch (error) {
     // It was worked out; where it cannot be kept now it is worked out again another time.
@@ -66,12 +68,19 @@ async function kept<T>(context: FlowContext, programHash: string, key: string, w
   return made
 }
 
-/** Sizes and outlines of a design, measured on its folds once and kept under its hash and the engine's version. */
+/**
+ * Sizes and outlines of a design, measured on its folds once and kept under its hash and the engine's version. What an
+ * older engine measured stays with those who planned by it.
+ */
 export const measuredDesign = (
   context: FlowContext,
   hash: string,
   source: DesignSource,
-): Promise<DesignDocument> => kept(context, hash, MEASURED, () => measureDesign(source))
+  engine: number = FOLD_ENGINE_VERSION,
+): Promise<DesignDocument> =>
+  kept(context, { programHash: hash, engine }, MEASURED, () => measureDesign(source))
+
+const current = (programHash: string) => ({ programHash, engine: FOLD_ENGINE_VERSION })
 
 /** Which variant is folded, from what sheet, with which gauges. */
 export interface Shown {
@@ -100,7 +109,7 @@ export async function shownDesign(
   if (!program) return null
   const shares = shareable(gaugeShares(source, gauges, sheetMm))
   const key = `folds ${variantKey}${way === 'direct' ? ' direct' : ''} ${JSON.stringify(shares)}`
-  const shown = await kept(context, hash, key, () => showDesign(program, variant.assembly, shares))
+  const shown = await kept(context, current(hash), key, () => showDesign(program, variant.assembly, shares))
   return { program, shares, shown }
 }
 
@@ -110,5 +119,5 @@ const hashOfBase = new Map(BASES.map((base) => [base.id, contentHash(base.progra
 export const shownBase = async (context: FlowContext, { id, program }: Base): Promise<ShownFolds> => ({
   program,
   shares: {},
-  shown: await kept(context, hashOfBase.get(id) ?? id, 'folds', () => showProgram(program)),
+  shown: await kept(context, current(hashOfBase.get(id) ?? id), 'folds', () => showProgram(program)),
 })

@@ -1,11 +1,14 @@
 import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
 import { loadDemo } from '../../demo/load'
+import { demandOf } from '@/core/plan'
 import type { RunEvent } from '@/core/run'
 import { rebuildStockLevels } from '@/data/repositories/stock'
 import type { DeedResult } from './deed'
 import { archiveProject } from './deeds/archive-project'
 import { tickCut, undoCut } from './deeds/cuts'
-import { handOver, recordJoin, undoHandOver } from './deeds/joins'
+import { handOver, undoHandOver } from './deeds/deliveries'
+import { recordJoin } from './deeds/joins'
+import { holdPaperFirst, planAgain } from './deeds/plan-cuts'
 import { addSheets, countSheets, putPaperAway, savePaper } from './deeds/papers'
 import { acceptProof, cutProof, skipProof } from './deeds/proofs'
 import { recordEvents, startProjectRun } from './deeds/runs'
@@ -15,7 +18,7 @@ import { readLogbook, readRunLog } from './read/logbook'
 import { readDrawer } from './read/papers'
 import { readProject, type ProjectView } from './read/project'
 import { readRun } from './read/run'
-import { rebuildRunProjections } from './run-projection'
+import { rebuildRunProjections } from './run-tally'
 import { currentSettings, saveSettings, switchUnit } from './settings'
 
 let database: TemporaryDatabase
@@ -110,19 +113,28 @@ const view = async (id: string): Promise<ProjectView> => {
   if (!project) throw new Error('no project')
   return project
 }
+/** Ticks off every layout that gives pieces of a line, all of it. */
 const cutAll = async (id: string, lineIndex: number) => {
-  const line = (await view(id)).lines[lineIndex]!
-  for (const row of line.papers)
-    for (const { stockId, piecesPerSheet, sheets } of row.layouts)
-      await ok(
-        tickCut(database.context, id, {
-          lineId: line.id,
-          paperId: row.paper.id,
-          stockId,
-          piecesPerSheet,
-          sheets: String(sheets),
-        }),
-      )
+  const project = await view(id)
+  const line = project.lines[lineIndex]!
+  const layouts = project.cutPlan!.layouts.filter(({ placements }) =>
+    placements.some(({ demand }) => demandOf(demand).lineId === line.id),
+  )
+  expect(layouts.length).toBeGreaterThan(0)
+  for (const { id: layoutId, sheets } of layouts)
+    await ok(tickCut(database.context, id, { planId: project.cutPlan!.id, layoutId, sheets: String(sheets) }))
+}
+const runOf = async ({ id, paperId, line = 0 }: { id: string; paperId: string; line?: number }) => {
+  const { id: lineId, parts } = (await view(id)).lines[line]!
+  return {
+    lineId,
+    partKey: parts[0]?.key,
+    paperId,
+    grain: 'piece',
+    order: 'piece by piece',
+    hand: 'right',
+    way: 'whole',
+  }
 }
 
 describe('brief to paper', () => {
@@ -130,7 +142,8 @@ describe('brief to paper', () => {
     const { id } = await planned()
     const [rosettes, leaves] = (await view(id)).lines
     expect(rosettes?.sheetMm).toBe(124.5)
-    expect(rosettes?.papers[0]).toMatchObject({ goodUnits: 4, spareUnits: 1, unitsToCut: 5, missingUnits: 0 })
+    expect(rosettes?.papers[0]).toMatchObject({ goodUnits: 4, spareUnits: 1, unitsToCut: 5 })
+    expect(rosettes?.papers[0]?.shortage.units).toBe(0)
     expect(leaves).toMatchObject({ pieces: 8, perPiece: 2, attachedTo: rosettes?.id })
   })
   test('what the drawer cannot give is short, in units and in sheets to buy', async () => {
@@ -256,31 +269,132 @@ describe('cutting', () => {
     })
   })
   test('a layout that is no longer the plan, or more sheets than it has: refused, nothing moved', async () => {
-    const { id, orange } = await planned()
-    const line = (await view(id)).lines[0]!
-    const { stockId, piecesPerSheet } = line.papers[0]!.layouts[0]!
-    const tick = { lineId: line.id, paperId: orange, stockId, piecesPerSheet, sheets: '99' }
+    const { id } = await planned()
+    const { cutPlan } = await view(id)
+    const tick = { planId: cutPlan!.id, layoutId: cutPlan!.layouts[0]!.id, sheets: '99' }
     expect((await refusal(tickCut(database.context, id, tick))).fields['sheets']).toContain('up to')
     expect(
-      await refusal(tickCut(database.context, id, { ...tick, piecesPerSheet: 7, sheets: '1' })),
+      await refusal(tickCut(database.context, id, { ...tick, planId: 'another', sheets: '1' })),
     ).toMatchObject({ code: 'PLAN_CHANGED' })
     expect((await view(id)).cuts).toEqual([])
+    await ok(tickCut(database.context, id, { ...tick, sheets: String(cutPlan!.layouts[0]!.sheets) }))
+    expect(await refusal(tickCut(database.context, id, { ...tick, sheets: '1' }))).toMatchObject({
+      code: 'ALREADY_CUT',
+    })
+    expect((await view(id)).cuts).toHaveLength(1)
   })
 })
 
 const startRun = async ({ id, orange }: Planned, pieces = '4') =>
   ok(
     startProjectRun(database.context, id, {
-      lineId: (await view(id)).lines[0]!.id,
-      paperId: orange,
+      ...(await runOf({ id, paperId: orange })),
       pieces,
-      grain: 'piece',
-      order: 'piece by piece',
       traySize: '2',
-      hand: 'right',
-      way: 'whole',
     }),
   )
+
+describe('promises', () => {
+  const briefDue = (name: string, dueOn: string, paperId: string) => ({
+    ...briefOf([lineOf(paperId)]),
+    name,
+    dueOn,
+  })
+  const plan = async (name: string, dueOn: string, paperId: string) =>
+    (await ok(saveBrief(database.context, null, briefDue(name, dueOn, paperId)))).projectId
+  const short = async (id: string) => (await view(id)).facts.shortUnits
+  const promised = async () => {
+    const rows = await database.db.selectFrom('reservation').selectAll().execute()
+    return rows.reduce((sum, row) => sum + row.sheets, 0)
+  }
+
+  test('what one project holds another does not see as free; the shortage names the holder', async () => {
+    const orange = await paperNamed('Buoy Orange', '4')
+    const first = await plan('First', '2026-12-01', orange)
+    const second = await plan('Second', '2026-12-02', orange)
+    expect([await short(first), await short(second)]).toEqual([0, 3])
+    const [row] = (await view(second)).lines[0]!.papers
+    expect(row?.shortage).toMatchObject({
+      units: 3,
+      sheets: 2,
+      holders: [{ projectId: first, name: 'First', sheets: 3 }],
+    })
+    expect(await promised()).toBe(4)
+  })
+  test('the earlier date goes first, whoever asked first; the user’s word goes before dates', async () => {
+    const orange = await paperNamed('Buoy Orange', '4')
+    const late = await plan('Late', '2026-12-20', orange)
+    expect(await short(late)).toBe(0)
+    const early = await plan('Early', '2026-12-01', orange)
+    expect([await short(late), await short(early)]).toEqual([3, 0])
+    await ok(holdPaperFirst(database.context, late, true))
+    expect([await short(late), await short(early)]).toEqual([0, 3])
+    expect(await promised()).toBe(4)
+  })
+  test('put away or delivered, a project gives its sheets back, and those who were short have them', async () => {
+    const orange = await paperNamed('Buoy Orange', '4')
+    const first = await plan('First', '2026-12-01', orange)
+    const second = await plan('Second', '2026-12-02', orange)
+    await ok(archiveProject(database.context, first, true))
+    expect(await short(second)).toBe(0)
+    await ok(archiveProject(database.context, first, false))
+    expect([await short(first), await short(second)]).toEqual([0, 3])
+  })
+  test('sheets that come are seen by who is short; sheets that go leave a plan that says so', async () => {
+    const orange = await paperNamed('Buoy Orange', '1')
+    const id = await plan('First', '2026-12-01', orange)
+    expect(await short(id)).toBe(3)
+    await ok(
+      addSheets(database.context, {
+        paperId: orange,
+        width: '21',
+        height: '29.7',
+        offcut: false,
+        amount: '5',
+        price: '',
+      }),
+    )
+    const project = await view(id)
+    expect(project.facts.shortUnits).toBe(0)
+    expect(project.standing).toEqual({ status: 'current' })
+    const stockItemId = project.papers[0]!.sheets[0]!.stockItemId
+    await database.db.updateTable('stock_level').set({ amount: 1 }).execute()
+    expect((await view(id)).standing).toEqual({ status: 'stale', because: 'sheets gone' })
+    await ok(countSheets(database.context, { stockItemId, amount: '2' }))
+    expect((await view(id)).facts.shortUnits).toBe(1)
+  })
+  test('two windows tick the same layout at once: one wins, the other is told, no sheet is cut twice', async () => {
+    const orange = await paperNamed('Buoy Orange', '4')
+    const id = await plan('First', '2026-12-01', orange)
+    const { cutPlan } = await view(id)
+    const { id: layoutId, sheets } = cutPlan!.layouts[0]!
+    const tick = () =>
+      tickCut(database.context, id, { planId: cutPlan!.id, layoutId, sheets: String(sheets) })
+    const both = await Promise.all([tick(), tick()])
+    expect(both.map((one) => (one.ok ? 'cut' : one.code)).sort()).toEqual(['ALREADY_CUT', 'cut'])
+    expect((await view(id)).cuts).toHaveLength(1)
+  })
+  test('two windows plan with the last sheets at once: together they are promised no more than there are', async () => {
+    const orange = await paperNamed('Buoy Orange', '4')
+    const [one, other] = await Promise.all([
+      plan('One', '2026-12-01', orange),
+      plan('Other', '2026-12-01', orange),
+    ])
+    expect((await short(one)) + (await short(other))).toBe(3)
+    expect(await promised()).toBe(4)
+  })
+  test('what was planned when work began is kept, once', async () => {
+    const orange = await paperNamed('Buoy Orange', '9')
+    const id = await plan('First', '2026-12-01', orange)
+    expect((await view(id)).baseline).toBeNull()
+    await cutAll(id, 0)
+    const { baseline } = await view(id)
+    expect(baseline).toMatchObject({ sheets: 3, units: 4, spareUnits: 1, paperCost: 42, dueOn: '2026-12-01' })
+    await ok(planAgain(database.context, id))
+    await startRun({ id, orange, green: '' })
+    expect((await view(id)).baseline).toEqual(baseline)
+  })
+})
 
 const LAST_STEP = 8
 const tapOf = (piece: number, id = `tap-${piece}-aaaaaa`): RunEvent => ({
@@ -346,7 +460,7 @@ describe('folding', () => {
     expect(run?.oddClocks).toBe(1)
     expect(run?.feed.events.map((event) => event.atMs)).toEqual([TEST_NOW_MS, TEST_NOW_MS + 60_000])
     const { units } = await readRunLog(database.context, runId)
-    expect(units[0]?.last_tap_at_ms).toBe(TEST_NOW_MS)
+    expect(units[0]?.lastTapAtMs).toBe(TEST_NOW_MS)
   })
   test('a batch with an event that has no name is refused whole', async () => {
     const { runId } = await startRun(await planned())
@@ -389,9 +503,9 @@ describe('folding', () => {
     await ok(send(runId, [...spoiled, tapOf(4), tapOf(5)]))
     const after = (await view(job.id)).lines[0]!
     expect(after.rate).toEqual({ alpha: before.rate.alpha + 3, beta: before.rate.beta + 2 })
-    expect(after.secondsPerPiece).toBeLessThan(before.secondsPerPiece)
+    expect(after.secondsPerUnit).toBeLessThan(before.secondsPerUnit)
     const log = await readLogbook(database.context)
-    expect(log.reasons).toEqual([{ reason: 'no reason given', pieces: 3 }])
+    expect(log.reasons).toEqual([{ label: '', units: 3 }])
   })
 })
 
@@ -404,17 +518,11 @@ describe('joining and handing over', () => {
     const { runId } = await startRun(job)
     await ok(send(runId, [tapOf(1), tapOf(2)]))
     expect(await refusal(press('first', 1))).toMatchObject({ code: 'NOTHING_TO_JOIN' })
-    const leaves = (await view(job.id)).lines[1]!
     const { runId: leafRun } = await ok(
       startProjectRun(database.context, job.id, {
-        lineId: leaves.id,
-        paperId: job.green,
+        ...(await runOf({ id: job.id, paperId: job.green, line: 1 })),
         pieces: '8',
-        grain: 'piece',
-        order: 'piece by piece',
         traySize: '8',
-        hand: 'right',
-        way: 'whole',
       }),
     )
     await ok(
@@ -429,15 +537,35 @@ describe('joining and handing over', () => {
     await ok(press('back', -1))
     expect(await refusal(press('below', -1))).toMatchObject({ code: 'NOTHING_JOINED' })
   })
-  test('handed over once, and taken back', async () => {
-    const { id } = await planned()
-    await ok(handOver(database.context, id, { note: 'to the jetty' }))
-    expect((await view(id)).next.deed).toBe('nothing left')
-    expect(await refusal(handOver(database.context, id, { note: '' }))).toMatchObject({
-      code: 'ALREADY_HANDED_OVER',
-    })
-    await ok(undoHandOver(database.context, id))
-    expect((await view(id)).delivery).toBeNull()
+  test('handed over a part at a time: what is owed stays owed, no more than is folded goes, and it is taken back', async () => {
+    const job = await planned()
+    const lineId = (await view(job.id)).lines[0]!.id
+    const hand = (pieces: string) =>
+      handOver(database.context, job.id, { note: 'to the jetty', pieces: [{ lineId, pieces }] })
+    expect((await refusal(hand('1'))).fields['pieces.0.pieces']).toContain('None of these')
+    const { runId } = await startRun(job)
+    await ok(
+      send(
+        runId,
+        [1, 2, 3].map((piece) => tapOf(piece)),
+      ),
+    )
+    await ok(hand('2'))
+    expect((await refusal(hand('2'))).fields['pieces.0.pieces']).toContain('There are 1')
+    expect(await refusal(hand('0'))).toMatchObject({ code: 'NOTHING_TO_HAND_OVER' })
+    const part = await view(job.id)
+    expect(part.owed).toMatchObject([{ handedOver: 2, owed: 2, most: 1 }])
+    expect(part.next.deed).not.toBe('nothing left')
+    expect(part.stations.find(({ key }) => key === 'deliver')).toMatchObject({ state: 'wanting' })
+    await ok(send(runId, [tapOf(4)]))
+    await ok(hand('2'))
+    const whole = await view(job.id)
+    expect(whole.facts).toMatchObject({ ordered: 4, handedOver: 4 })
+    expect(whole.stations.find(({ key }) => key === 'deliver')).toMatchObject({ state: 'done' })
+    const last = whole.deliveries.at(-1)!.id
+    await ok(undoHandOver(database.context, job.id, last))
+    expect(await refusal(undoHandOver(database.context, job.id, last))).toMatchObject({ code: 'NOT_FOUND' })
+    expect((await view(job.id)).owed).toMatchObject([{ handedOver: 2, owed: 2 }])
   })
 })
 
@@ -452,16 +580,15 @@ test('settings: defaults, the unit switch takes the ruler along, nonsense is ref
 test('the demo loads through the same deeds as everything else, the first tray folded, waiting at piece 7', async () => {
   await loadDemo(database.context)
   const bench = await readBench(database.context)
-  expect(bench.openRuns.find((run) => run.design_id === 'corner-folded-rosette')).toMatchObject({
-    at_piece: 7,
+  expect(bench.openRuns.find((run) => run.designId === 'corner-folded-rosette')).toMatchObject({
+    atPiece: 7,
     wanted: 12,
   })
   expect(bench.projects.map((project) => project.next.deed).sort()).toEqual([
     'cut a proof piece',
     'get paper',
     'go on folding',
-    'nothing left',
   ])
   for (const project of bench.projects)
-    for (const line of project.lines) expect(line.papers.length).toBeGreaterThan(0)
+    for (const line of project.lines) expect(line.colours.length).toBeGreaterThan(0)
 }, 30_000)

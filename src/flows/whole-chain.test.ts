@@ -13,13 +13,14 @@ import { lengthInput } from '@/ui/format'
 import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
 import type { DeedResult } from './deed'
 import { tickCut } from './deeds/cuts'
-import { handOver, recordJoin } from './deeds/joins'
+import { handOver } from './deeds/deliveries'
+import { recordJoin } from './deeds/joins'
 import { addSheets, savePaper } from './deeds/papers'
 import { acceptProof, cutProof } from './deeds/proofs'
 import { recordEvents, startLooseRun, startProjectRun } from './deeds/runs'
 import { saveBrief } from './deeds/save-brief'
 import { designFoldFile } from './read/fold-file'
-import { readHistory } from './read/history'
+import { readLessons } from './lessons'
 import { readSamples } from './read/samples'
 import { readProject, type ProjectView } from './read/project'
 import { readRunDesign } from './read/run'
@@ -102,26 +103,20 @@ test.each(EACH)(
     const { projectId } = await ok(saveBrief(context, null, brief))
     const planned = (await view(projectId)).lines[0]!
     expect(planned.units).toBe(units)
-    expect(planned.papers[0]?.missingUnits).toBe(0)
+    expect(planned.papers[0]?.shortage.units).toBe(0)
 
     await ok(cutProof(context, projectId, { lineId: planned.id, paperId }))
     const [axis] = variant.sizes
     await ok(acceptProof(context, projectId, { lineId: planned.id, axis: axis?.axis ?? '', measured: '5' }))
-    for (const { stockId, piecesPerSheet, sheets } of (await view(projectId)).lines[0]!.papers[0]!.layouts)
-      await ok(
-        tickCut(context, projectId, {
-          lineId: planned.id,
-          paperId,
-          stockId,
-          piecesPerSheet,
-          sheets: String(sheets),
-        }),
-      )
+    const { cutPlan } = await view(projectId)
+    for (const { id, sheets } of cutPlan?.layouts ?? [])
+      await ok(tickCut(context, projectId, { planId: cutPlan?.id, layoutId: id, sheets: String(sheets) }))
     expect((await view(projectId)).lines[0]!.papers[0]!.waitingUnits).toBeGreaterThanOrEqual(units)
 
     const { runId } = await ok(
       startProjectRun(context, projectId, {
         lineId: planned.id,
+        partKey: planned.parts[0]?.key,
         paperId,
         pieces: String(units),
         grain: 'piece',
@@ -139,8 +134,10 @@ test.each(EACH)(
       await ok(recordJoin(context, projectId, { id: `join-${runId}`, lineId: planned.id, delta: 1 }))
       expect((await view(projectId)).joins[0]).toMatchObject({ joined: 1 })
     } else expect(folded.joins).toEqual([])
-    await ok(handOver(context, projectId, { note: '' }))
-    const history = await readHistory(context)
+    const pieces = [{ lineId: planned.id, pieces: '1' }]
+    await ok(handOver(context, projectId, { note: '', pieces }))
+    expect((await view(projectId)).next.deed).toBe('nothing left')
+    const history = await readLessons(context)
     expect(history.pace(design).loggedPieces).toBeGreaterThanOrEqual(units)
     // Measured 50 mm, where the flat folds give so much at the line's own sheet and gauges.
     const measured = variantOf(planned.design, variant.key)

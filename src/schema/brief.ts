@@ -1,16 +1,12 @@
 import { z } from 'zod'
 import { MOST_PIECES } from '@/core/batch'
-import {
-  finishedSizes,
-  sheetForFinished,
-  type DesignDocument,
-  type GaugeSettings,
-  type Variant,
-} from '@/core/design'
+import type { DesignDocument, GaugeSettings } from '@/core/design'
 import { CoreError } from '@/core/errors'
-import type { LengthUnit } from '@/core/units'
+import { sheetFor, type SheetFor } from '@/core/plan'
+import type { SizeUm } from '@/core/sheet'
+import type { LengthUnit, RulerKey } from '@/core/units'
 import { parseFields, type Parsed } from './field-errors'
-import { choice, countText, dateText, idText, lengthText, nameText, noteText } from './fields'
+import { choice, countText, dateText, idText, lengthText, nameText, noteText, toldLength } from './fields'
 
 /** Largest and smallest square anyone folds here. */
 export const SHEET_RANGE_MM = { min: 20, max: 1500 } as const
@@ -24,8 +20,8 @@ export interface BriefLine {
   readonly sizing: 'finished' | 'sheet'
   readonly axis: string | null
   readonly askedMm: number
-  /** Side of the sheet before it is rounded to a ruler. */
-  readonly exactSheetMm: number
+  /** What it is folded from. */
+  readonly sheet: SheetFor
   readonly gauges: GaugeSettings
   readonly pieces: number
   readonly attachedTo: string | null
@@ -44,8 +40,10 @@ export interface Brief {
 /** What the parse has to know of the world. */
 export interface BriefWorld {
   readonly unit: LengthUnit
+  readonly ruler: RulerKey
   readonly designs: readonly DesignDocument[]
-  readonly paperIds: readonly string[]
+  /** The papers of the drawer with the sheets they come in. */
+  readonly papers: readonly { readonly id: string; readonly sheets: readonly SizeUm[] }[]
 }
 
 /** Gauges as typed; one left empty stands as the design has it. */
@@ -113,31 +111,30 @@ class Complaints {
   }
 }
 
-const cm = (mm: number): string => `${Math.round(mm * 10) / 100} cm`
-
 function readSheet(
   design: DesignDocument,
-  variant: Variant,
   line: LineInput,
+  world: BriefWorld,
   at: string,
   complaints: Complaints,
-) {
+): SheetFor | null {
+  const sheets = world.papers
+    .filter(({ id }) => line.papers.some(({ paperId }) => paperId === id))
+    .flatMap((paper) => paper.sheets)
+  const told = (mm: number) => toldLength(mm, world.unit)
   try {
-    const sheetMm =
-      line.sizing === 'sheet'
-        ? line.size
-        : sheetForFinished(design, variant, line.axis, line.size, line.gauges)
-    // Also reads every gauge, so that one out of range is found with a sheet size too.
-    finishedSizes(design, variant, sheetMm, line.gauges)
-    if (sheetMm < SHEET_RANGE_MM.min || sheetMm > SHEET_RANGE_MM.max)
+    const asked = { ...line, mm: line.size }
+    const sheet = sheetFor(design, asked, { ruler: world.ruler, sheets })
+    const { exactMm } = sheet
+    if (exactMm < SHEET_RANGE_MM.min || exactMm > SHEET_RANGE_MM.max)
       complaints.say(
         `${at}.size`,
-        `This would need a sheet of ${cm(sheetMm)}; sheets from ${cm(SHEET_RANGE_MM.min)} to ${cm(SHEET_RANGE_MM.max)} can be planned.`,
+        `This would need a sheet of ${told(exactMm)}; sheets from ${told(SHEET_RANGE_MM.min)} to ${told(SHEET_RANGE_MM.max)} can be planned.`,
       )
-    return sheetMm
+    return sheet
   } catch (error) {
     if (!(error instanceof CoreError)) throw error
-    const [path, words] = sizeComplaint(error, design, at)
+    const [path, words] = sizeComplaint(error, design, at, told)
     complaints.say(path, words)
     return null
   }
@@ -147,15 +144,16 @@ function sizeComplaint(
   error: CoreError,
   design: DesignDocument,
   at: string,
+  told: (mm: number) => string,
 ): [path: string, message: string] {
   const { name, min = 0, max = 0 } = error.detail
   const gauge = design.gauges.find((candidate) => candidate.name === name)
-  if (gauge) return [`${at}.gauges.${gauge.key}`, `Set the ${name} from ${cm(min)} to ${cm(max)}.`]
+  if (gauge) return [`${at}.gauges.${gauge.key}`, `Set the ${name} from ${told(min)} to ${told(max)}.`]
   if (error.code === 'UNKNOWN_AXIS') return [`${at}.axis`, 'Choose which way the size is measured.']
   if (error.code === 'SIZE_NOT_REACHABLE')
     return [
       `${at}.size`,
-      `The overhang alone makes ${cm(min)}. Ask for more than that, or set the gauge lower.`,
+      `The overhang alone makes ${told(min)}. Ask for more than that, or set the gauge lower.`,
     ]
   return [`${at}.size`, 'This size cannot be folded. Check it.']
 }
@@ -184,7 +182,7 @@ function checkPapers(
 ) {
   if (line.papers.length === 0) complaints.say(`${at}.papers`, 'Choose a paper for this line.')
   line.papers.forEach(({ paperId }, index) => {
-    if (!world.paperIds.includes(paperId))
+    if (!world.papers.some(({ id }) => id === paperId))
       complaints.say(`${at}.papers.${index}.paperId`, 'Choose a paper from the drawer.')
     if (line.papers.findIndex((other) => other.paperId === paperId) < index)
       complaints.say(
@@ -216,10 +214,10 @@ function readLine(
   const parent = lines.find((other) => other.id === line.attachedTo && other !== line)
   if (line.attachedTo !== '' && (!parent || parent.attachedTo !== ''))
     complaints.say(`${at}.attachedTo`, 'Choose a line that stands on its own.')
-  const exactSheetMm = variant ? readSheet(design, variant, line, at, complaints) : null
+  const sheet = variant ? readSheet(design, line, world, at, complaints) : null
   const { pieces, perPiece } = readPieces(line, parent, at, complaints)
   checkPapers(line, pieces, world, at, complaints)
-  if (exactSheetMm === null || pieces === null) return null
+  if (sheet === null || pieces === null) return null
   return {
     id: line.id,
     design,
@@ -227,7 +225,7 @@ function readLine(
     sizing: line.sizing,
     axis: line.sizing === 'finished' ? line.axis : null,
     askedMm: line.size,
-    exactSheetMm,
+    sheet,
     gauges: line.gauges,
     pieces,
     attachedTo: parent?.id ?? null,

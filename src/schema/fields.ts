@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { parseLength, type LengthProblem, type LengthUnit } from '@/core/units'
+import { nearestInchFraction, parseLength, type LengthProblem, type LengthUnit } from '@/core/units'
 
 /** Every text a form sends is first of all not longer than this. */
 const MOST_TEXT = 5000
@@ -17,6 +17,14 @@ function inUnit(mm: number, unit: LengthUnit, end: 'least' | 'most'): string {
   const hundredths = unit === 'in' ? (mm / 25.4) * 100 : mm * 10
   const whole = end === 'least' ? Math.ceil(hundredths - 1e-6) : Math.floor(hundredths + 1e-6)
   return `${whole / 100} ${unit}`
+}
+
+/** A length in a sentence, in the unit of who reads it: `12.5 cm`, `4 7/8 in`. */
+export function toldLength(mm: number, unit: LengthUnit): string {
+  if (unit !== 'in') return `${Math.round(mm * 10) / 100} cm`
+  const { whole, numerator, denominator } = nearestInchFraction(mm, 16)
+  const part = numerator === 0 ? '' : `${numerator}/${denominator}`
+  return `${[whole === 0 && part !== '' ? '' : String(whole), part].filter(Boolean).join(' ')} in`
 }
 
 interface LengthField {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { GRADES, SPOIL_REASONS, type RunEvent } from '@/core/run'
+import { GRADES, SPOIL_REASONS, TAP_GRAINS, type RunEvent } from '@/core/run'
 import { exact } from './exact'
 
 const id = z.string().regex(/^[A-Za-z0-9_-]{10,40}$/)
@@ -8,6 +8,7 @@ const MOST_MS = 8.64e15
 const base = { id, lane: z.int().min(1).max(20), atMs: z.int().min(-MOST_MS).max(MOST_MS) }
 const piece = z.int().min(1).max(1_000_000)
 const attempt = z.int().min(0).max(10_000)
+const grain = z.enum(TAP_GRAINS).optional()
 const cell = { piece, step: z.int().min(0).max(10_000), repeat: z.int().min(1).max(10_000) }
 
 const union = z.discriminatedUnion('kind', [
@@ -15,10 +16,11 @@ const union = z.discriminatedUnion('kind', [
     ...base,
     kind: z.literal('done'),
     ...cell,
+    grain,
     attempt,
     lapMs: z.number().min(0).max(1e9).nullable(),
   }),
-  z.strictObject({ ...base, kind: z.literal('undo'), ...cell, attempt }),
+  z.strictObject({ ...base, kind: z.literal('undo'), ...cell, grain, attempt }),
   z.strictObject({ ...base, kind: z.literal('spoil'), piece, attempt }),
   z.strictObject({ ...base, kind: z.literal('unspoil'), piece, attempt }),
   z.strictObject({ ...base, kind: z.literal('grade'), piece, grade: z.enum(GRADES) }),

@@ -14,9 +14,10 @@ const howFolded = {
   way: choice('the way', WAYS),
 }
 
-/** A run of one line of a project in one paper. */
+/** A run of one part of a line in one paper; how many counts units of the part. */
 export const projectRunFields = z.strictObject({
   lineId: idText('a line'),
+  partKey: idText('a part'),
   paperId: idText('a paper'),
   pieces: countText({ name: 'how many', min: 1, max: MOST_PIECES }),
   ...howFolded,

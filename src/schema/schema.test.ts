@@ -13,7 +13,15 @@ import { settingsFields } from './settings'
 
 const DESIGNS = LIBRARY.map(measureDesign)
 
-const WORLD = { unit: 'cm' as const, designs: DESIGNS, paperIds: ['orange', 'green'] }
+const WORLD = {
+  unit: 'cm' as const,
+  ruler: 'mm-0.5' as const,
+  designs: DESIGNS,
+  papers: [
+    { id: 'orange', sheets: [] },
+    { id: 'green', sheets: [] },
+  ],
+}
 
 const rosetteLine = {
   id: 'new-1',
@@ -59,7 +67,7 @@ describe('a brief', () => {
     const parsed = parseBrief(brief, WORLD)
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.fields))
     expect(parsed.value.lines.map((line) => line.pieces)).toEqual([36, 72])
-    expect(parsed.value.lines[0]?.exactSheetMm).toBeCloseTo(124.451, 3)
+    expect(parsed.value.lines[0]?.sheet.exactMm).toBeCloseTo(124.451, 3)
     expect(parsed.value.lines[1]?.attachedTo).toBe('new-1')
   })
 
@@ -184,7 +192,7 @@ const forms: readonly (readonly [string, z.ZodType, Record<string, unknown>, rea
   [
     'project run',
     projectRunFields,
-    { lineId: 'a', paperId: 'b', ...how },
+    { lineId: 'a', partKey: 'unit', paperId: 'b', ...how },
     ['pieces', 'traySize', 'grain', 'order', 'hand'],
   ],
   [

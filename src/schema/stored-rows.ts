@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { MOST_PIECES } from '@/core/batch'
+import { checkCutPlan } from '@/core/cut'
 import { FAMILIES, WAYS } from '@/core/design'
 import { FEELS } from '@/core/paper'
 import { TAP_GRAINS, TRAY_ORDERS } from '@/core/run'
@@ -12,6 +13,7 @@ import { settings, zone } from './settings'
 /** An id as forms and addresses carry it. */
 const id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/)
 const text = z.string().max(5000)
+const key = z.string().regex(/^\S{1,64}$/)
 const atMs = z.int().min(0).max(8.64e15)
 const um = z.int().min(1).max(100_000_000)
 const sheetUm = z
@@ -35,6 +37,71 @@ const json = (schema: z.ZodType) =>
   })
 
 const gauges = json(z.record(z.string().max(64), z.number().min(-1e9).max(1e9)))
+
+const size = z.object({ widthUm: um, heightUm: um })
+const place = z.int().min(0).max(100_000_000)
+const paperName = z.string().max(64)
+/** A stored cut plan with what it was made from, as `planCuts` writes it; what it says is checked geometrically too. */
+const cutPlan = json(
+  z
+    .object({
+      problem: z.object({
+        demands: z.array(
+          z.object({
+            key: z.string().regex(/^\S{1,64} \S{1,64} \S{1,64}$/),
+            paperId: paperName,
+            sizeUm: size,
+            count: z.int().min(0).max(1e6),
+            turnable: z.boolean(),
+          }),
+        ),
+        stock: z.array(
+          z.object({
+            stockId: z.string(),
+            paperId: paperName,
+            sizeUm: size,
+            available: z.int().min(0),
+            offcut: z.boolean(),
+          }),
+        ),
+      }),
+      plan: z.intersection(
+        z.object({
+          boundSheets: z.int().min(0),
+          layouts: z.array(
+            z.object({
+              id: z.string(),
+              stockId: z.string(),
+              sheetUm: size,
+              sheets: z.int().min(1),
+              placements: z.array(
+                z.object({ demand: z.string(), xUm: place, yUm: place, turned: z.boolean() }),
+              ),
+              offcuts: z.array(z.object({ xUm: place, yUm: place, widthUm: um, heightUm: um })),
+            }),
+          ),
+        }),
+        z.discriminatedUnion('status', [
+          z.object({ status: z.literal('proven') }),
+          z.object({ status: z.literal('within'), sheets: z.int().min(1) }),
+          z.object({
+            status: z.literal('short'),
+            missing: z.array(z.object({ demand: z.string(), count: z.int().min(1) })),
+          }),
+        ]),
+      ),
+    })
+    .refine(({ problem, plan }) => checkCutPlan(problem, plan).length === 0, 'is no plan that can be cut'),
+)
+const baseline = z.object({
+  atMs,
+  units: z.int().min(0),
+  spareUnits: z.int().min(0),
+  sheets: z.int().min(0),
+  seconds: z.number().min(0),
+  dueOn: z.iso.date().nullable(),
+  paperCost: z.int().min(0).nullable(),
+})
 
 const design = z.string().refine((stored) => {
   try {
@@ -80,22 +147,42 @@ export const STORED_ROWS = {
   brief_line: z.object({
     id,
     pieces: z.int().max(MOST_PIECES),
+    engine: z.int().min(1).max(1_000_000),
     asked_um: um,
-    sheet_um: sheetUm,
     gauges,
     per_piece: z.int().min(1).max(1000).nullable(),
   }),
-  brief_line_paper: z.object({ pieces: z.int().max(MOST_PIECES) }),
+  line_part: z.object({
+    part_key: key,
+    width_um: sheetUm,
+    height_um: um,
+    units_per_piece: z.int().min(1).max(MOST_UNITS),
+  }),
+  line_part_paper: z.object({ part_key: key, units: z.int().max(MOST_PIECES * MOST_UNITS) }),
+  cut_plan: z.object({ id, body: cutPlan, made_at_ms: atMs }),
+  reservation: z.object({ sheets: z.int().max(1e6) }),
+  baseline: z.object({ body: json(baseline), at_ms: atMs }),
+  shelf_move: z.object({
+    id,
+    variant_key: key,
+    part_key: key,
+    width_um: um,
+    height_um: um,
+    gauges,
+    grade: text,
+    delta: z.int().min(-1e6).max(1e6),
+    at_ms: atMs,
+  }),
   stock_item: z.object({ id, width_um: um, height_um: um }),
   stock_move: z.object({ delta: z.int().min(-1e9).max(1e9), at_ms: atMs }),
   cut: z.object({
     id,
-    piece_um: um,
     sheets: z.int().max(1e6),
-    pieces: z.int().max(1e9),
+    layout_id: key.nullable(),
     layout: json(z.object({})),
     at_ms: atMs,
   }),
+  cut_piece: z.object({ part_key: key, pieces: z.int().max(1e9), width_um: um, height_um: um }),
   run: z.object({
     id,
     sheet_um: sheetUm,
@@ -118,5 +205,6 @@ export const STORED_ROWS = {
     },
     { message: 'is another event than its row says', when: ({ issues }) => issues.length === 0 },
   ),
-  delivery: z.object({ id, pieces: z.int().max(1e9), note: text, handed_over_at_ms: atMs }),
+  delivery: z.object({ id, note: text, handed_over_at_ms: atMs }),
+  delivery_line: z.object({ pieces: z.int().max(1e9) }),
 } as const satisfies Readonly<Record<string, z.ZodType>>

@@ -1,5 +1,5 @@
 import { renderToStaticMarkup } from 'react-dom/server'
-import { planGrid } from '@/core/cut'
+import { planQuickly } from '@/core/cut'
 import { defaultGauges, LIBRARY, measureDesign } from '@/core/design'
 import { Silhouette } from './design/Silhouette'
 import { Field } from './forms/Field'
@@ -41,15 +41,19 @@ describe.each(DESIGNS.flatMap((design) => design.variants.map((variant) => ({ de
 test('a cut drawing shows every piece of the layout, none over the edge', () => {
   const piece = { widthUm: 74_250, heightUm: 74_250 }
   const sizeUm = { widthUm: 210_000, heightUm: 297_000 }
-  const plan = planGrid({
-    pieceUm: piece,
-    pieces: 8,
-    stock: [{ stockId: 'a', sizeUm, available: 1, offcut: false }],
+  const plan = planQuickly({
+    demands: [{ key: 'd', paperId: 'p', sizeUm: piece, count: 8, turnable: true }],
+    stock: [{ stockId: 'a', paperId: 'p', sizeUm, available: 1, offcut: false }],
   })
   const [layout] = plan.layouts
   if (!layout) throw new Error('no layout')
   const svg = renderToStaticMarkup(
-    <CutDrawing layout={layout} pieceMm={74.25} colour="#7f9563" describe="8 squares from each" />,
+    <CutDrawing
+      layout={layout}
+      sizes={new Map([['d', piece]])}
+      colour="#7f9563"
+      describe="8 squares from each"
+    />,
   )
   const cells = [...svg.matchAll(/<rect x="(\d+)" y="(\d+)" width="74250" height="74250"/g)]
   expect(cells).toHaveLength(8)

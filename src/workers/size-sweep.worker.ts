@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { planGrid, sweepSizes, type SweepPaper, type SweepProgress, type SweepResult } from '@/core/cut'
+import { planQuickly, sweepSizes, type SweepPaper, type SweepProgress, type SweepResult } from '@/core/cut'
 import { CoreError } from '@/core/errors'
 import type { RulerKey } from '@/core/units'
 
@@ -19,7 +19,7 @@ const TELL_EVERY = 20
 /** Sweeps in the worker's thread. Failures are returned: an error would lose its fields on the way out. */
 function sweep({ papers, ...range }: SweepRequest, tell: (progress: SweepProgress) => void): SweepAnswer {
   try {
-    const result = sweepSizes(papers, range, planGrid, (progress) => {
+    const result = sweepSizes(papers, range, planQuickly, (progress) => {
       if (progress.done % TELL_EVERY === 0 || progress.done === progress.total) tell(progress)
       return true
     })

@@ -1,15 +1,7 @@
 import fc from 'fast-check'
 import { binomialAtMost, chanceEnoughByIntegration } from '../../../test/oracles/chance-enough'
 import { BINOMIAL_TABLE, PIECES_TO_CUT } from '../../../test/reference/counts'
-import {
-  chanceEnough,
-  demandFor,
-  meanRejectRate,
-  NO_HISTORY,
-  sparesFor,
-  squaresFor,
-  updateRejectRate,
-} from '.'
+import { chanceEnough, meanRejectRate, NO_HISTORY, sparesFor, squaresFor, updateRejectRate } from '.'
 
 describe('outside values', () => {
   test.each(PIECES_TO_CUT)('$what: cut $value', ({ input: { good, alpha, beta, certainty }, value }) => {
@@ -68,29 +60,19 @@ describe('spares', () => {
   })
 })
 
-test('the log moves the rate: 20 good without a reject halve what is expected', () => {
+test('the log moves the rate: 80 good without a reject halve what is expected', () => {
   expect(meanRejectRate(NO_HISTORY)).toBeCloseTo(0.05, 12)
-  expect(meanRejectRate(updateRejectRate(NO_HISTORY, 0, 20))).toBeCloseTo(0.025, 12)
+  expect(meanRejectRate(updateRejectRate(NO_HISTORY, 0, 80))).toBeCloseTo(0.025, 12)
 })
 
-test('demand adds spares by paper, and leaves come four to a square: 10 leaves take 3 squares', () => {
-  const demand = demandFor(
-    [
-      {
-        lineId: 'a',
-        unitsPerPiece: 1,
-        rate: NO_HISTORY,
-        papers: [
-          { paperId: 'x', pieces: 24 },
-          { paperId: 'y', pieces: 0 },
-        ],
-      },
-    ],
-    0.95,
-  )
-  expect(demand.map(({ goodUnits, spareUnits, cutUnits }) => [goodUnits, spareUnits, cutUnits])).toEqual([
-    [24, 5, 29],
-    [0, 0, 0],
-  ])
+test('one bad test tray does not run away with the estimate', () => {
+  const spares = (good: number, rate = NO_HISTORY) => sparesFor([good], rate, 0.95)[0]
+  expect(spares(500)).toBe(55)
+  expect(spares(500, updateRejectRate(NO_HISTORY, 1, 9))).toBe(58)
+  expect(spares(24)).toBe(4)
+})
+
+test('leaves come four to a square: 10 leaves take 3 squares', () => {
   expect(squaresFor(10, 4)).toBe(3)
+  expect(squaresFor(8, 4)).toBe(2)
 })

@@ -1,3 +1,3 @@
 export * from './posterior'
 export * from './spares'
-export * from './demand'
+export * from './squares'

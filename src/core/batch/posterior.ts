@@ -6,8 +6,11 @@ export interface RejectRate {
   readonly beta: number
 }
 
-/** Before any log: one reject in twenty, held as lightly as twenty pieces. Common practice, no source. */
-export const NO_HISTORY: RejectRate = { alpha: 1, beta: 19 }
+/**
+ * Before any log: one reject in twenty, held as firmly as eighty pieces would show it, so that one bad tray does not
+ * run away with the estimate. Common practice, no source.
+ */
+export const NO_HISTORY: RejectRate = { alpha: 4, beta: 76 }
 
 /** The rate after more pieces were seen: Beta-binomial updating. */
 export function updateRejectRate(rate: RejectRate, rejects: number, good: number): RejectRate {

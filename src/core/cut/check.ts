@@ -1,51 +1,97 @@
-import type { SizeUm } from '../sheet'
-import type { CutLayout, CutPlan, CutProblem } from './types'
+import { cuttableEdgeToEdge } from './guillotine'
+import {
+  countsOf,
+  placedAt,
+  wholeSheets,
+  type CutLayout,
+  type CutPlan,
+  type CutProblem,
+  type RectUm,
+} from './types'
 
 /** What is wrong with a plan. */
 export type CutFault =
-  | { readonly code: 'UNKNOWN_SHEET'; readonly layout: number }
-  | { readonly code: 'SHEET_SIZE'; readonly layout: number }
-  | { readonly code: 'OFF_THE_SHEET'; readonly layout: number }
-  | { readonly code: 'TOO_MANY_PIECES'; readonly layout: number }
-  | { readonly code: 'TOO_MUCH_AREA'; readonly layout: number }
+  | {
+      readonly code:
+        | 'UNKNOWN_SHEET'
+        | 'SHEET_SIZE'
+        | 'NO_SHEETS'
+        | 'UNKNOWN_PIECE'
+        | 'OTHER_PAPER'
+        | 'TURNED'
+        | 'OFF_THE_SHEET'
+        | 'OVERLAP'
+        | 'NOT_EDGE_TO_EDGE'
+      readonly layout: string
+    }
   | { readonly code: 'STOCK_EXCEEDED'; readonly stockId: string }
-  | { readonly code: 'DEMAND'; readonly planned: number; readonly wanted: number }
+  | { readonly code: 'DEMAND'; readonly demand: string; readonly planned: number; readonly wanted: number }
+  | { readonly code: 'STATUS'; readonly sheets: number; readonly bound: number }
 
-const areaUm2 = ({ widthUm, heightUm }: SizeUm): number => widthUm * heightUm
+const inside = ({ xUm, yUm, widthUm, heightUm }: RectUm, sheet: CutLayout['sheetUm']): boolean =>
+  xUm >= 0 &&
+  yUm >= 0 &&
+  widthUm > 0 &&
+  heightUm > 0 &&
+  xUm + widthUm <= sheet.widthUm &&
+  yUm + heightUm <= sheet.heightUm
 
-function layoutFaults(problem: CutProblem, layout: CutLayout, index: number): readonly CutFault[] {
-  const stock = problem.stock.find((candidate) => candidate.stockId === layout.stockId)
-  if (!stock) return [{ code: 'UNKNOWN_SHEET', layout: index }]
-  const faults: CutFault[] = []
-  const { sheetUm, grid, piecesPerSheet, offcutsUm } = layout
+const overlap = (a: RectUm, b: RectUm): boolean =>
+  a.xUm < b.xUm + b.widthUm &&
+  b.xUm < a.xUm + a.widthUm &&
+  a.yUm < b.yUm + b.heightUm &&
+  b.yUm < a.yUm + a.heightUm
+
+function layoutFaults(problem: CutProblem, layout: CutLayout): readonly CutFault[] {
+  const fault = (code: Extract<CutFault, { layout: string }>['code']): readonly CutFault[] => [
+    { code, layout: layout.id },
+  ]
+  const stock = problem.stock.find(({ stockId }) => stockId === layout.stockId)
+  if (!stock) return fault('UNKNOWN_SHEET')
+  const { sheetUm, sheets, placements, offcuts } = layout
+  const rects: RectUm[] = [...offcuts]
+  for (const placement of placements) {
+    const demand = problem.demands.find(({ key }) => key === placement.demand)
+    if (!demand) return fault('UNKNOWN_PIECE')
+    if (demand.paperId !== stock.paperId) return fault('OTHER_PAPER')
+    if (placement.turned && !demand.turnable) return fault('TURNED')
+    rects.push(placedAt(placement, demand.sizeUm))
+  }
   if (sheetUm.widthUm !== stock.sizeUm.widthUm || sheetUm.heightUm !== stock.sizeUm.heightUm)
-    faults.push({ code: 'SHEET_SIZE', layout: index })
-  const along = grid.turned ? problem.pieceUm.heightUm : problem.pieceUm.widthUm
-  const across = grid.turned ? problem.pieceUm.widthUm : problem.pieceUm.heightUm
-  if (grid.columns * along > sheetUm.widthUm || grid.rows * across > sheetUm.heightUm)
-    faults.push({ code: 'OFF_THE_SHEET', layout: index })
-  if (piecesPerSheet < 1 || piecesPerSheet > grid.columns * grid.rows || layout.sheets < 1)
-    faults.push({ code: 'TOO_MANY_PIECES', layout: index })
-  const used =
-    piecesPerSheet * areaUm2(problem.pieceUm) + offcutsUm.reduce((sum, size) => sum + areaUm2(size), 0)
-  if (used > areaUm2(sheetUm)) faults.push({ code: 'TOO_MUCH_AREA', layout: index })
-  return faults
+    return fault('SHEET_SIZE')
+  if (!Number.isInteger(sheets) || sheets < 1 || placements.length === 0) return fault('NO_SHEETS')
+  if (!rects.every((rect) => Object.values(rect).every(Number.isInteger) && inside(rect, sheetUm)))
+    return fault('OFF_THE_SHEET')
+  if (rects.some((rect, index) => rects.slice(index + 1).some((other) => overlap(rect, other))))
+    return fault('OVERLAP')
+  return cuttableEdgeToEdge(rects) ? [] : fault('NOT_EDGE_TO_EDGE')
 }
 
 /**
- * Verifies a plan against its problem without knowing how it was made. Every layout here is a grid, which straight
- * edge-to-edge cuts always part. *Returns* every fault found; none means the plan holds.
+ * Verifies a plan against its problem without knowing how it was made: every piece and offcut inside its sheet, none
+ * over another, all parted by edge-to-edge cuts, no sheet taken twice, every demand met but for what is said missing.
+ * *Returns* every fault found; none means the plan holds. *Cost* pairs of rectangles on a sheet.
  */
 export function checkCutPlan(problem: CutProblem, plan: CutPlan): readonly CutFault[] {
-  const faults: CutFault[] = plan.layouts.flatMap((layout, index) => layoutFaults(problem, layout, index))
-  for (const stock of problem.stock) {
+  const faults: CutFault[] = plan.layouts.flatMap((layout) => layoutFaults(problem, layout))
+  for (const { stockId, available } of problem.stock) {
     const taken = plan.layouts
-      .filter((layout) => layout.stockId === stock.stockId)
+      .filter((layout) => layout.stockId === stockId)
       .reduce((sum, layout) => sum + layout.sheets, 0)
-    if (taken > stock.available) faults.push({ code: 'STOCK_EXCEEDED', stockId: stock.stockId })
+    if (taken > available) faults.push({ code: 'STOCK_EXCEEDED', stockId })
   }
-  const planned = plan.layouts.reduce((sum, layout) => sum + layout.sheets * layout.piecesPerSheet, 0)
-  const wanted = problem.pieces - (plan.status === 'short' ? plan.missingPieces : 0)
-  if (planned !== wanted) faults.push({ code: 'DEMAND', planned, wanted })
+  for (const { key, count } of problem.demands) {
+    const missing = plan.status === 'short' ? plan.missing.find(({ demand }) => demand === key)?.count : 0
+    const planned = plan.layouts.reduce(
+      (sum, layout) => sum + layout.sheets * (countsOf(layout).get(key) ?? 0),
+      0,
+    )
+    const wanted = count - (missing ?? 0)
+    if (planned !== wanted) faults.push({ code: 'DEMAND', demand: key, planned, wanted })
+  }
+  const sheets = wholeSheets(plan.layouts, problem.stock)
+  const over = plan.status === 'within' ? plan.sheets : 0
+  if (plan.status !== 'short' && sheets > plan.boundSheets + over)
+    faults.push({ code: 'STATUS', sheets, bound: plan.boundSheets })
   return faults
 }

@@ -1,92 +1,162 @@
 import fc from 'fast-check'
-import type { CutPlan, CutProblem } from '.'
 import { fewestSheets } from '../../../test/oracles/grid-by-search'
-import { offcutsOf, SMALLEST_OFFCUT_UM } from './offcuts'
-import { checkCutPlan, nextSmallerSaving, planGrid, roundForYield, sweepSizes } from '.'
+import { fewestSheetsOf } from '../../../test/oracles/guillotine-by-search'
+import type { SizeUm } from '../sheet'
+import {
+  boundSheets,
+  checkCutPlan,
+  countedShare,
+  cuttableEdgeToEdge,
+  nextSmallerSaving,
+  planQuickly,
+  roundForYield,
+  SMALLEST_OFFCUT_UM,
+  sweepSizes,
+  wholeSheets,
+  type CutDemand,
+  type CutPlan,
+  type CutProblem,
+  type RectUm,
+  type StockSheets,
+} from '.'
 
 const A4 = { widthUm: 210_000, heightUm: 297_000 }
 const square = (sideMm: number) => ({ widthUm: sideMm * 1000, heightUm: sideMm * 1000 })
-const sheets = (
-  stockId: string,
-  sizeUm: { widthUm: number; heightUm: number },
-  available: number,
-  offcut = false,
-) => ({
+const sheets = (stockId: string, sizeUm: SizeUm, available: number, offcut = false): StockSheets => ({
   stockId,
+  paperId: 'green',
   sizeUm,
   available,
   offcut,
 })
+const wanted = (key: string, sizeUm: SizeUm, count: number, paperId = 'green'): CutDemand => ({
+  key,
+  paperId,
+  sizeUm,
+  count,
+  turnable: true,
+})
+const planOf = (demands: readonly CutDemand[], stock: readonly StockSheets[]) =>
+  planQuickly({ demands, stock })
 const sheetsOf = (plan: CutPlan) => plan.layouts.reduce((sum, layout) => sum + layout.sheets, 0)
+const missingOf = (plan: CutPlan) =>
+  plan.status === 'short' ? plan.missing.reduce((sum, { count }) => sum + count, 0) : 0
 
 const side = fc.integer({ min: 20_000, max: 300_000 })
+const size = fc.record({ widthUm: side, heightUm: side })
+const paperId = fc.constantFrom('green', 'blue')
 const problem: fc.Arbitrary<CutProblem> = fc.record({
-  pieceUm: fc.record({ widthUm: side, heightUm: side }),
-  pieces: fc.integer({ min: 0, max: 200 }),
+  demands: fc
+    .array(
+      fc.record({ paperId, sizeUm: size, count: fc.integer({ min: 0, max: 60 }), turnable: fc.boolean() }),
+      { maxLength: 5 },
+    )
+    .map((list) => list.map((one, index) => ({ ...one, key: `d${index}` }))),
   stock: fc
     .array(
       fc.record({
-        sizeUm: fc.record({ widthUm: side, heightUm: side }),
+        paperId,
+        sizeUm: size,
         available: fc.integer({ min: 0, max: 30 }),
         offcut: fc.boolean(),
       }),
       { maxLength: 5 },
     )
-    .map((stock) => stock.map((one, index) => ({ ...one, stockId: `s${index}` }))),
+    .map((list) => list.map((one, index) => ({ ...one, stockId: `s${index}` }))),
 })
 
-describe('the grid planner', () => {
-  test('every plan passes the independent check', () => {
+describe('the quick planner', () => {
+  test('every plan of several lines, papers and sheets passes the independent check', () => {
     fc.assert(
-      fc.property(problem, (asked) => expect(checkCutPlan(asked, planGrid(asked))).toEqual([])),
+      fc.property(problem, (asked) => expect(checkCutPlan(asked, planQuickly(asked))).toEqual([])),
       { numRuns: 400 },
     )
   })
-  test('it is short only when the stock really is used up', () => {
+  test('the order of the lines and of the drawer makes no difference', () => {
     fc.assert(
-      fc.property(problem, (asked) => {
-        const plan = planGrid(asked)
-        if (plan.status !== 'short') return
-        const more = planGrid({ ...asked, pieces: asked.pieces - plan.missingPieces })
-        expect(more.status).toBe('planned')
-        expect(plan.missingPieces).toBeGreaterThan(0)
+      fc.property(problem, ({ demands, stock }) => {
+        const plan = planOf(demands, stock)
+        expect(planOf(demands.toReversed(), stock.toReversed()).layouts).toEqual(plan.layouts)
       }),
     )
   })
-  test('within one sheet size it takes the fewest sheets: pieces / yield, rounded up', () => {
+  test('what it calls missing cannot be had from what it leaves', () => {
+    fc.assert(
+      fc.property(problem, (asked) => {
+        const plan = planQuickly(asked)
+        if (plan.status !== 'short') return
+        const stock = asked.stock.map((one) => ({
+          ...one,
+          available:
+            one.available -
+            plan.layouts
+              .filter(({ stockId }) => stockId === one.stockId)
+              .reduce((sum, layout) => sum + layout.sheets, 0),
+        }))
+        for (const { demand, count } of plan.missing) {
+          const left = asked.demands.filter(({ key }) => key === demand).map((one) => ({ ...one, count }))
+          expect(missingOf(planOf(left, stock))).toBe(count)
+        }
+      }),
+    )
+  })
+  test('36 squares of 124.5 mm and 72 of 60 mm take 18 sheets of A4, the small ones from the strips: proven', () => {
+    const large = wanted('large', square(124.5), 36)
+    const small = wanted('small', square(60), 72)
+    const plan = planOf([small, large], [sheets('a4', A4, 40)])
+    expect(plan.status).toBe('proven')
+    expect(sheetsOf(plan)).toBe(18)
+    expect(sheetsOf(planOf([large], [sheets('a4', A4, 40)]))).toBe(18)
+    expect(sheetsOf(planOf([small], [sheets('a4', A4, 40)]))).toBe(6)
+  })
+  test('planned together it never takes more sheets than each line by itself', () => {
+    const demand = fc.record({ sizeUm: size, count: fc.integer({ min: 1, max: 40 }) })
+    fc.assert(
+      fc.property(fc.array(demand, { minLength: 2, maxLength: 4 }), (list) => {
+        const stock = [sheets('a3', { widthUm: 297_000, heightUm: 420_000 }, 500)]
+        const demands = list.map((one, index) => wanted(`d${index}`, one.sizeUm, one.count))
+        const apart = demands.reduce((sum, one) => sum + sheetsOf(planOf([one], stock)), 0)
+        expect(sheetsOf(planOf(demands, stock))).toBeLessThanOrEqual(apart)
+      }),
+    )
+  })
+  test('within one sheet size equal squares take the fewest sheets: pieces / yield, rounded up', () => {
     fc.assert(
       fc.property(side, fc.integer({ min: 1, max: 300 }), (sideUm, pieces) => {
-        const plan = planGrid({
-          pieceUm: { widthUm: sideUm, heightUm: sideUm },
-          pieces,
-          stock: [sheets('a', A4, 400)],
-        })
-        const perSheet = Math.max(Math.floor(A4.widthUm / sideUm) * Math.floor(A4.heightUm / sideUm), 0)
-        if (perSheet === 0) expect(plan.status).toBe('short')
+        const sizeUm = { widthUm: sideUm, heightUm: sideUm }
+        const plan = planOf([wanted('d', sizeUm, pieces)], [sheets('a', A4, 400)])
+        const perSheet = Math.floor(A4.widthUm / sideUm) * Math.floor(A4.heightUm / sideUm)
+        if (perSheet === 0) expect(missingOf(plan)).toBe(pieces)
         else expect(sheetsOf(plan)).toBe(Math.ceil(pieces / perSheet))
       }),
     )
   })
   test('29 squares of 124 mm take 15 sheets of A4, and the last one keeps its other half', () => {
-    const plan = planGrid({ pieceUm: square(124), pieces: 29, stock: [sheets('a4', A4, 20)] })
-    expect(plan.status).toBe('planned')
-    expect(plan.layouts.map((layout) => [layout.sheets, layout.piecesPerSheet])).toEqual([
+    const plan = planOf([wanted('d', square(124), 29)], [sheets('a4', A4, 20)])
+    expect(plan.layouts.map((layout) => [layout.sheets, layout.placements.length])).toEqual([
       [14, 2],
       [1, 1],
     ])
-    expect(plan.layouts[1]?.offcutsUm).toContainEqual({ widthUm: 124_000, heightUm: 173_000 })
-  })
-  test('offcuts go first', () => {
-    const plan = planGrid({
-      pieceUm: square(60),
-      pieces: 5,
-      stock: [sheets('a4', A4, 5), sheets('strip', { widthUm: 62_000, heightUm: 200_000 }, 1, true)],
+    expect(plan.layouts[1]?.offcuts).toContainEqual({
+      xUm: 0,
+      yUm: 124_000,
+      widthUm: 210_000,
+      heightUm: 173_000,
     })
+  })
+  test('offcuts go first, and a piece that must lie upright does not go into a strip that lies', () => {
+    const strip = sheets('strip', { widthUm: 62_000, heightUm: 200_000 }, 1, true)
+    const plan = planOf([wanted('d', square(60), 5)], [sheets('a4', A4, 5), strip])
     expect(plan.layouts[0]?.stockId).toBe('strip')
+    const lying = { ...wanted('d', { widthUm: 150_000, heightUm: 50_000 }, 1), turnable: false }
+    expect(planOf([lying], [strip]).status).toBe('short')
+    expect(planOf([{ ...lying, turnable: true }], [strip]).status).toBe('proven')
   })
   test('leaves come four to a 15 cm square', () => {
-    const plan = planGrid({ pieceUm: square(75), pieces: 72, stock: [sheets('15', square(150), 30)] })
-    expect(sheetsOf(plan)).toBe(18)
+    expect(sheetsOf(planOf([wanted('d', square(75), 72)], [sheets('15', square(150), 30)]))).toBe(18)
+  })
+  test.each([-1, 0.5, Number.NaN, 1e9])('%p pieces are a mistake of the caller', (count) => {
+    expect(() => planOf([wanted('d', square(60), count)], [])).toThrow('pieces')
   })
 })
 
@@ -103,19 +173,72 @@ describe('against slow search', () => {
         fc.integer({ min: 0, max: 12 }),
         fc.array(tiny, { minLength: 1, maxLength: 2 }),
         (sideUm, pieces, stock) => {
-          const pieceUm = { widthUm: sideUm, heightUm: sideUm }
-          const plan = planGrid({
-            pieceUm,
-            pieces,
-            stock: stock.map((one, index) => ({ ...one, stockId: `s${index}`, offcut: false })),
-          })
+          const plan = planOf(
+            [wanted('d', { widthUm: sideUm, heightUm: sideUm }, pieces)],
+            stock.map((one, index) => sheets(`s${index}`, one.sizeUm, one.available)),
+          )
           const yields = stock.map(({ sizeUm, available }) => ({
             available,
             perSheet: Math.floor(sizeUm.widthUm / sideUm) * Math.floor(sizeUm.heightUm / sideUm),
           }))
           const fewest = fewestSheets(pieces, yields)
-          expect(plan.status === 'planned').toBe(fewest !== null)
+          expect(plan.status !== 'short').toBe(fewest !== null)
           if (stock.length === 1 && fewest !== null) expect(sheetsOf(plan)).toBe(fewest)
+        },
+      ),
+      { numRuns: 300 },
+    )
+  })
+  test('mixed sizes: never under the fewest found by trying every cut, the bound never over it, proven means it', () => {
+    const unit = fc.integer({ min: 1, max: 7 })
+    const tinySize = fc.record({ widthUm: unit, heightUm: unit })
+    const proven: boolean[] = []
+    fc.assert(
+      fc.property(tinySize, fc.array(tinySize, { minLength: 1, maxLength: 5 }), (sheet, pieces) => {
+        const fewest = fewestSheetsOf(sheet, pieces)
+        const asked = {
+          demands: pieces.map((sizeUm, index) => wanted(`d${index}`, sizeUm, 1)),
+          stock: [sheets('s', sheet, 9)],
+        }
+        const plan = planQuickly(asked)
+        expect(plan.status === 'short').toBe(fewest === null)
+        if (fewest === null) return
+        expect(sheetsOf(plan)).toBeGreaterThanOrEqual(fewest)
+        expect(plan.boundSheets).toBeLessThanOrEqual(fewest)
+        if (plan.status === 'proven') expect(sheetsOf(plan)).toBe(fewest)
+        proven.push(plan.status === 'proven')
+      }),
+      { numRuns: 600 },
+    )
+    // Were nothing ever proven, the last line would say nothing.
+    expect(proven.filter(Boolean).length).toBeGreaterThan(100)
+  })
+})
+
+describe('offcuts against slow search', () => {
+  test('whole sheets are never fewer than by trying which pieces the offcut takes', () => {
+    const unit = fc.integer({ min: 1, max: 5 })
+    const tinySize = fc.record({ widthUm: unit, heightUm: unit })
+    fc.assert(
+      fc.property(
+        fc.record({ widthUm: fc.integer({ min: 4, max: 6 }), heightUm: fc.integer({ min: 4, max: 6 }) }),
+        tinySize,
+        fc.array(tinySize, { minLength: 1, maxLength: 4 }),
+        (sheet, offcut, pieces) => {
+          const fewest = Array.from({ length: 2 ** pieces.length }, (_, mask) => {
+            const inOffcut = pieces.filter((_piece, index) => (mask >> index) % 2 === 1)
+            const rest = pieces.filter((_piece, index) => (mask >> index) % 2 === 0)
+            const fits = inOffcut.length === 0 || fewestSheetsOf(offcut, inOffcut) === 1
+            return fits ? (rest.length === 0 ? 0 : fewestSheetsOf(sheet, rest)) : null
+          }).reduce<number>((least, count) => Math.min(least, count ?? Infinity), Infinity)
+          const asked = {
+            demands: pieces.map((sizeUm, index) => wanted(`d${index}`, sizeUm, 1)),
+            stock: [sheets('s', sheet, 9), sheets('o', offcut, 1, true)],
+          }
+          if (fewest === Infinity) return
+          const plan = planQuickly(asked)
+          expect(boundSheets(asked)).toBeLessThanOrEqual(fewest)
+          expect(wholeSheets(plan.layouts, asked.stock)).toBeGreaterThanOrEqual(fewest)
         },
       ),
       { numRuns: 300 },
@@ -123,60 +246,130 @@ describe('against slow search', () => {
   })
 })
 
+describe('the bound', () => {
+  test('a share counted in parts never lets lengths that fit together exceed the whole', () => {
+    const whole = 24
+    const fill = (left: number, least: number, k: number): number => {
+      let most = 0
+      for (let length = least; length <= left; length++)
+        most = Math.max(most, countedShare(length, whole, k) + fill(left - length, length, k))
+      return most
+    }
+    for (let k = 1; k <= 12; k++) expect(fill(whole, 1, k)).toBeLessThanOrEqual(1 + 1e-12)
+  })
+  test('two pieces wider than half a sheet never lie side by side', () => {
+    const demands = [wanted('d', square(124.5), 36)]
+    expect(boundSheets({ demands, stock: [sheets('a4', A4, 1)] })).toBe(18)
+  })
+  test('offcuts count for what they could hold at most', () => {
+    const demands = [wanted('d', square(100), 8)]
+    const strip = sheets('strip', { widthUm: 100_000, heightUm: 200_000 }, 1, true)
+    expect(boundSheets({ demands, stock: [sheets('a4', A4, 9)] })).toBe(2)
+    expect(boundSheets({ demands, stock: [sheets('a4', A4, 9), strip] })).toBe(2)
+    expect(boundSheets({ demands, stock: [sheets('a4', A4, 9), { ...strip, available: 2 }] })).toBe(1)
+    expect(boundSheets({ demands, stock: [strip] })).toBe(0)
+    // Twelve squares of 104 mm, four to an A4: an offcut of 172.5 x 210 mm holds three at the very most.
+    const ring = [wanted('d', square(104), 12)]
+    const left = sheets('left', { widthUm: 172_500, heightUm: 210_000 }, 1, true)
+    expect(boundSheets({ demands: ring, stock: [sheets('a4', A4, 9), left] })).toBe(3)
+  })
+})
+
 describe('offcuts', () => {
-  test('what is kept and what is cut never exceed the sheet, and nothing kept is too narrow', () => {
+  test('every one kept lies in its place and is wide enough to be of use', () => {
     fc.assert(
-      fc.property(side, side, side, side, fc.nat(200), (w, h, a, b, some) => {
-        const sheet = { widthUm: w, heightUm: h }
-        const piece = { widthUm: a, heightUm: b }
-        const plan = planGrid({ pieceUm: piece, pieces: 1 + (some % 40), stock: [sheets('s', sheet, 1)] })
-        for (const { grid, piecesPerSheet } of plan.layouts) {
-          const kept = offcutsOf(sheet, piece, grid, piecesPerSheet)
-          const area = kept.reduce((sum, size) => sum + size.widthUm * size.heightUm, 0)
-          expect(area + piecesPerSheet * a * b).toBeLessThanOrEqual(w * h)
-          for (const size of kept)
-            expect(Math.min(size.widthUm, size.heightUm)).toBeGreaterThanOrEqual(SMALLEST_OFFCUT_UM)
-        }
+      fc.property(size, size, fc.integer({ min: 1, max: 40 }), (sheet, piece, count) => {
+        const plan = planOf([wanted('d', piece, count)], [sheets('s', sheet, 1)])
+        for (const { offcuts } of plan.layouts)
+          for (const { widthUm, heightUm } of offcuts)
+            expect(Math.min(widthUm, heightUm)).toBeGreaterThanOrEqual(SMALLEST_OFFCUT_UM)
       }),
     )
   })
-  test('one square of 124 mm off an A4 keeps the other 173 mm, and a full sheet of 74.25 keeps none', () => {
-    const one = { columns: 1, rows: 2, turned: false, count: 2 }
-    expect(offcutsOf(A4, square(124), one, 1)).toContainEqual({ widthUm: 124_000, heightUm: 173_000 })
-    expect(offcutsOf(A4, square(74.25), { columns: 2, rows: 4, turned: false, count: 8 }, 8)).toEqual([
-      { widthUm: 61_500, heightUm: 297_000 },
-    ])
+  test('a full sheet of 74.25 mm squares keeps a strip of 61.5 mm', () => {
+    const [layout] = planOf([wanted('d', square(74.25), 8)], [sheets('a4', A4, 1)]).layouts
+    expect(layout?.offcuts).toEqual([{ xUm: 148_500, yUm: 0, widthUm: 61_500, heightUm: 297_000 }])
+  })
+})
+
+describe('edge to edge', () => {
+  const rect = (xUm: number, yUm: number, widthUm: number, heightUm: number): RectUm => ({
+    xUm,
+    yUm,
+    widthUm,
+    heightUm,
+  })
+  test('a pinwheel cannot be parted, and can once an arm is gone', () => {
+    const pinwheel = [
+      rect(0, 0, 2, 1),
+      rect(2, 0, 1, 2),
+      rect(1, 2, 2, 1),
+      rect(0, 1, 1, 2),
+      rect(1, 1, 1, 1),
+    ]
+    expect(cuttableEdgeToEdge(pinwheel)).toBe(false)
+    expect(cuttableEdgeToEdge(pinwheel.slice(1))).toBe(true)
   })
 })
 
 describe('the check finds what is wrong', () => {
-  const asked: CutProblem = { pieceUm: square(100), pieces: 4, stock: [sheets('a', A4, 2)] }
-  const good = planGrid(asked)
+  const asked: CutProblem = {
+    demands: [wanted('d', square(50), 4), { ...wanted('up', { widthUm: 20_000, heightUm: 40_000 }, 0) }],
+    stock: [sheets('a', square(100), 2), { ...sheets('other', square(100), 2), paperId: 'blue' }],
+  }
+  const good = planQuickly(asked)
   const [layout] = good.layouts
-  const withLayout = (change: object): CutPlan => ({
-    status: 'planned',
-    layouts: [{ ...layout!, ...change }],
-  })
-  const withLayouts = (layouts: CutPlan['layouts']): CutPlan => ({ status: 'planned', layouts })
-  test.each([
+  const withLayout = (change: object): CutPlan => ({ ...good, layouts: [{ ...layout!, ...change }] })
+  const placed = (demand: string, xUm: number, yUm: number, turned = false) => ({ demand, xUm, yUm, turned })
+  const one = [placed('d', 0, 0)]
+  test.each<[string, CutPlan]>([
     ['UNKNOWN_SHEET', withLayout({ stockId: 'b' })],
+    ['OTHER_PAPER', withLayout({ stockId: 'other' })],
     ['SHEET_SIZE', withLayout({ sheetUm: square(500) })],
-    ['OFF_THE_SHEET', withLayout({ grid: { columns: 3, rows: 2, turned: false, count: 6 } })],
-    ['TOO_MANY_PIECES', withLayout({ piecesPerSheet: 5 })],
-    ['TOO_MUCH_AREA', withLayout({ offcutsUm: [A4] })],
+    ['NO_SHEETS', withLayout({ sheets: 0 })],
+    ['UNKNOWN_PIECE', withLayout({ placements: [placed('e', 0, 0)] })],
+    ['OFF_THE_SHEET', withLayout({ placements: [placed('d', 60_000, 0)] })],
+    ['OFF_THE_SHEET', withLayout({ placements: [placed('d', 0.5, 0)] })],
+    ['OVERLAP', withLayout({ placements: [placed('d', 0, 0), placed('d', 40_000, 0)] })],
+    // By area it would pass: 50 x 50 of 100 x 100, and offcuts of 100 x 70 and 500 x 1.
+    [
+      'OFF_THE_SHEET',
+      withLayout({ placements: one, offcuts: [{ xUm: 0, yUm: 50_000, widthUm: 500_000, heightUm: 1000 }] }),
+    ],
+    [
+      'OVERLAP',
+      withLayout({ placements: one, offcuts: [{ xUm: 0, yUm: 30_000, widthUm: 100_000, heightUm: 70_000 }] }),
+    ],
     ['STOCK_EXCEEDED', withLayout({ sheets: 3 })],
-    ['DEMAND', withLayouts([])],
+    ['DEMAND', { ...good, layouts: [] }],
+    ['STATUS', { ...good, boundSheets: 0, status: 'proven' }],
   ])('%s', (code, plan) => {
     expect(checkCutPlan(asked, good)).toEqual([])
     expect(checkCutPlan(asked, plan).map((fault) => fault.code)).toContain(code)
   })
+  test('a piece turned against the grain, and a pinwheel', () => {
+    const grained = { ...asked, demands: asked.demands.map((one) => ({ ...one, turnable: false })) }
+    const turned = withLayout({ placements: [placed('up', 0, 0, true)] })
+    expect(checkCutPlan(grained, turned).map(({ code }) => code)).toContain('TURNED')
+    const arms = { demands: [wanted('d', { widthUm: 60_000, heightUm: 40_000 }, 4)], stock: asked.stock }
+    const pinwheel = withLayout({
+      offcuts: [{ xUm: 40_000, yUm: 40_000, widthUm: 20_000, heightUm: 20_000 }],
+      placements: [
+        placed('d', 0, 0),
+        placed('d', 60_000, 0, true),
+        placed('d', 40_000, 60_000),
+        placed('d', 0, 40_000, true),
+      ],
+    })
+    expect(checkCutPlan(arms, pinwheel).map(({ code }) => code)).toContain('NOT_EDGE_TO_EDGE')
+  })
 })
 
 describe('yield cliffs', () => {
-  const papers = [{ paperId: 'p', pieces: 24, stock: [sheets('a4', A4, 3)] }]
+  const papers = [{ paperId: 'green', pieces: 24, stock: [sheets('a4', A4, 3)] }]
   const range = { fromMm: 70, toMm: 80, ruler: 'mm-0.5' as const }
   test('24 squares off A4: 4 sheets at 75 mm, 3 at 74 mm on a half-millimetre ruler', () => {
-    const swept = sweepSizes(papers, range, planGrid, () => true)
+    const swept = sweepSizes(papers, range, planQuickly, () => true)
     expect(swept.points).toHaveLength(21)
     expect(swept.points.find((point) => point.sideMm === 75)?.sheets).toBe(4)
     expect(nextSmallerSaving(swept.points, 75)).toEqual({ sideMm: 74, sheets: 3 })
@@ -184,25 +377,33 @@ describe('yield cliffs', () => {
   })
   test('it reports progress and stops when told to', () => {
     const seen: number[] = []
-    const swept = sweepSizes(papers, range, planGrid, ({ done }) => seen.push(done) < 5)
+    const swept = sweepSizes(papers, range, planQuickly, ({ done }) => seen.push(done) < 5)
     expect(swept.status).toBe('stopped')
     expect(swept.points).toHaveLength(5)
     expect(seen).toEqual([1, 2, 3, 4, 5])
   })
   test('a size no sheet can give is told apart from no sheets', () => {
-    const swept = sweepSizes(papers, { fromMm: 205, toMm: 215, ruler: 'mm-1' }, planGrid, () => true)
+    const swept = sweepSizes(papers, { fromMm: 205, toMm: 215, ruler: 'mm-1' }, planQuickly, () => true)
     expect(swept.points.find((point) => point.sideMm === 211)?.sheets).toBeNull()
-    expect(sweepSizes([], range, planGrid, () => true).points[0]?.sheets).toBe(0)
-    expect(() => sweepSizes(papers, { ...range, fromMm: 0 }, planGrid, () => true)).toThrow('smallest size')
+    expect(sweepSizes([], range, planQuickly, () => true).points[0]?.sheets).toBe(0)
+    expect(() => sweepSizes(papers, { ...range, fromMm: 0 }, planQuickly, () => true)).toThrow(
+      'smallest size',
+    )
   })
 })
 
 describe('rounding for yield', () => {
-  test('74.4 mm is rounded down on whole millimetres where 75 would lose two of eight', () => {
+  test('74.6 mm is rounded down on whole millimetres where 75 would lose two of eight', () => {
     expect(roundForYield(74.6, 'mm-1', [A4])).toBe(74)
     expect(roundForYield(74.6, 'mm-1', [])).toBe(75)
   })
   test('124.45 mm goes to the nearest half millimetre: two to an A4 either way', () => {
     expect(roundForYield(124.45, 'mm-0.5', [A4])).toBe(124.5)
   })
+})
+
+test('whole sheets are told from offcuts', () => {
+  const stock = [sheets('a4', A4, 5), sheets('strip', square(60), 3, true)]
+  const plan = planOf([wanted('d', square(60), 15)], stock)
+  expect([sheetsOf(plan), wholeSheets(plan.layouts, stock)]).toEqual([4, 1])
 })

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { bestGrid, pieceSizeUm } from '../sheet'
-import { checkCutPlan, planGrid, roundForYield, sweepSizes } from '.'
+import { checkCutPlan, planQuickly, roundForYield, sweepSizes } from '.'
 
 /** Pieces that are not square: 2:1 pieces and strips. */
 const A4 = { widthUm: 210_000, heightUm: 297_000 }
-const stockOf = (available: number) => [{ stockId: 'a4', sizeUm: A4, available, offcut: false }]
+const stockOf = (available: number) => [{ stockId: 'a4', paperId: 'p', sizeUm: A4, available, offcut: false }]
 
 test('a piece by its width and its height by width, in whole micrometres', () => {
   expect(pieceSizeUm(118_500, 0.5)).toEqual({ widthUm: 118_500, heightUm: 59_250 })
@@ -26,8 +26,10 @@ test('plans of rectangles pass the independent check', () => {
       fc.double({ min: 0.1, max: 1.2, noNaN: true }),
       fc.integer({ min: 1, max: 60 }),
       (widthUm, highPerWide, pieces) => {
-        const problem = { pieceUm: pieceSizeUm(widthUm, highPerWide), pieces, stock: stockOf(100) }
-        const plan = planGrid(problem)
+        const sizeUm = pieceSizeUm(widthUm, highPerWide)
+        const demands = [{ key: 'd', paperId: 'p', sizeUm, count: pieces, turnable: true }]
+        const problem = { demands, stock: stockOf(100) }
+        const plan = planQuickly(problem)
         expect(checkCutPlan(problem, plan)).toEqual([])
       },
     ),
@@ -38,7 +40,7 @@ test('the sweep follows the shape: halves of a square never take more sheets tha
     sweepSizes(
       [{ paperId: 'p', pieces: 12, stock: stockOf(1), ...(highPerWide ? { highPerWide } : {}) }],
       { fromMm: 60, toMm: 120, ruler: 'mm-1' },
-      planGrid,
+      planQuickly,
       () => true,
     ).points
   const [squares, halves] = [sweep(), sweep(0.5)]

@@ -1,7 +1,7 @@
 import { requireRange } from '../errors'
 import { pieceSizeUm } from '../sheet'
 import { roundToRuler, RULERS, umFromMm, type RulerKey } from '../units'
-import type { CutPlanner, StockSheets } from './types'
+import { wholeSheets, type CutPlanner, type StockSheets } from './types'
 
 /** One paper's part of a sweep: how many pieces, out of which sheets (their number is not limited here). */
 export interface SweepPaper {
@@ -60,14 +60,14 @@ export function sweepSizes(
   const points: SweepPoint[] = []
   for (const sideMm of sides) {
     const sideUm = umFromMm(sideMm)
-    const counts = papers.map(({ pieces, stock, highPerWide = 1 }) => {
+    const counts = papers.map(({ paperId, pieces, stock, highPerWide = 1 }) => {
       const unlimited = stock
         .filter((sheets) => !sheets.offcut)
         .map((sheets) => ({ ...sheets, available: pieces }))
-      const result = plan({ pieceUm: pieceSizeUm(sideUm, highPerWide), pieces, stock: unlimited })
-      return result.status === 'planned'
-        ? result.layouts.reduce((sum, layout) => sum + layout.sheets, 0)
-        : null
+      const sizeUm = pieceSizeUm(sideUm, highPerWide)
+      const demands = [{ key: paperId, paperId, sizeUm, count: pieces, turnable: true }]
+      const result = plan({ demands, stock: unlimited })
+      return result.status === 'short' ? null : wholeSheets(result.layouts, unlimited)
     })
     points.push({
       sideMm,

@@ -9,6 +9,8 @@ export interface ProjectFacts {
   readonly lines: number
   readonly units: number
   readonly papers: number
+  /** Whether what is still to be cut has a plan. */
+  readonly planned: boolean
   /** Units that the stock has no sheet for, and the whole sheets that would mend it (`null`: no size to buy known). */
   readonly shortUnits: number
   readonly shortSheets: number | null
@@ -25,7 +27,10 @@ export interface ProjectFacts {
   readonly joined: number
   /** Joins whose pieces are all folded. */
   readonly joinable: number
-  readonly handedOver: boolean
+  /** Pieces ordered, handed over, and ready to be. */
+  readonly ordered: number
+  readonly handedOver: number
+  readonly ready: number
 }
 
 export interface Station {
@@ -35,63 +40,66 @@ export interface Station {
   readonly figure: { readonly count: number; readonly of: number | null }
 }
 
-const station = (key: StationKey, state: StationState, count: number, of: number | null = null): Station => ({
-  key,
+type Telling = Omit<Station, 'key'>
+
+const tell = (state: StationState, count: number, of: number | null = null): Telling => ({
   state,
   figure: { count, of },
 })
 
-function paperStation(facts: ProjectFacts): Station {
-  if (facts.lines === 0) return station('paper', 'not yet', 0)
-  const short = facts.shortSheets ?? facts.shortUnits
-  return facts.shortUnits > 0
-    ? station('paper', 'wanting', short)
-    : station('paper', 'done', facts.sheetsToCut + facts.sheetsCut)
-}
+export const allDelivered = ({ lines, ordered, handedOver }: ProjectFacts): boolean =>
+  lines > 0 && handedOver >= ordered
 
-function cutStation(facts: ProjectFacts): Station {
-  const total = facts.sheetsCut + facts.sheetsToCut
-  const missing = facts.sheetsToCut > 0 || facts.shortUnits > 0
-  const state = facts.lines === 0 ? 'not yet' : missing || facts.proofsToJudge > 0 ? 'wanting' : 'done'
-  return station('cut', state, facts.sheetsCut, total)
-}
-
-function foldStation(facts: ProjectFacts): Station {
-  const state =
-    facts.lines > 0 && facts.foldedUnits >= facts.units
-      ? 'done'
-      : facts.waitingUnits > 0 || facts.foldedUnits > 0 || facts.openRuns > 0
+/**
+ * What each station tells. A station that is added to `STATIONS` and not here does not compile.
+ */
+const TELLS = {
+  brief: ({ lines, units }) => tell(lines > 0 ? 'done' : 'wanting', units),
+  // Papers are chosen in the brief; nothing of colour is planned yet, so nothing is done.
+  colour: ({ papers }) => tell('not yet', papers),
+  paper: ({ lines, planned, shortUnits, shortSheets, sheetsToCut, sheetsCut }) =>
+    lines === 0
+      ? tell('not yet', 0)
+      : shortUnits > 0 || !planned
+        ? tell('wanting', shortSheets ?? shortUnits)
+        : tell('done', sheetsToCut + sheetsCut),
+  cut: ({ lines, planned, shortUnits, sheetsToCut, sheetsCut, proofsToJudge }) => {
+    const wanting = !planned || sheetsToCut > 0 || shortUnits > 0 || proofsToJudge > 0
+    return tell(lines === 0 ? 'not yet' : wanting ? 'wanting' : 'done', sheetsCut, sheetsCut + sheetsToCut)
+  },
+  fold: ({ lines, foldedUnits, units, waitingUnits, openRuns }) =>
+    tell(
+      openRuns > 0
         ? 'wanting'
-        : 'not yet'
-  return station('fold', state, facts.foldedUnits, facts.units)
-}
-
-function joinStation(facts: ProjectFacts): Station {
-  const state =
-    facts.lines > 0 && facts.joined >= facts.joinsWanted
-      ? 'done'
-      : facts.joinable > facts.joined || facts.joined > 0
-        ? 'wanting'
-        : 'not yet'
-  return station('join', state, facts.joined, facts.joinsWanted)
-}
+        : lines > 0 && foldedUnits >= units
+          ? 'done'
+          : waitingUnits > 0 || foldedUnits > 0
+            ? 'wanting'
+            : 'not yet',
+      foldedUnits,
+      units,
+    ),
+  join: ({ lines, joined, joinsWanted, joinable }) =>
+    tell(
+      lines > 0 && joined >= joinsWanted ? 'done' : joinable > joined || joined > 0 ? 'wanting' : 'not yet',
+      joined,
+      joinsWanted,
+    ),
+  deliver: (facts) =>
+    tell(
+      allDelivered(facts) ? 'done' : facts.ready > 0 || facts.handedOver > 0 ? 'wanting' : 'not yet',
+      facts.handedOver,
+      facts.ordered,
+    ),
+} as const satisfies Record<StationKey, (facts: ProjectFacts) => Telling>
 
 /** Every station's state and its telling figure. */
-export function stationsOf(facts: ProjectFacts): readonly Station[] {
-  const ready = facts.lines > 0 && facts.foldedUnits >= facts.units && facts.joined >= facts.joinsWanted
-  return [
-    station('brief', facts.lines > 0 ? 'done' : 'wanting', facts.units),
-    station('colour', facts.papers > 0 ? 'done' : 'not yet', facts.papers),
-    paperStation(facts),
-    cutStation(facts),
-    foldStation(facts),
-    joinStation(facts),
-    station('deliver', facts.handedOver ? 'done' : ready ? 'wanting' : 'not yet', facts.handedOver ? 1 : 0),
-  ]
-}
+export const stationsOf = (facts: ProjectFacts): readonly Station[] =>
+  STATIONS.map((key) => ({ key, ...TELLS[key](facts) }))
 
 export type NextDeed =
   | 'write the brief'
+  | 'plan the cuts'
   | 'get paper'
   | 'cut a proof piece'
   | 'judge the proof piece'
@@ -102,16 +110,25 @@ export type NextDeed =
   | 'hand over'
   | 'nothing left'
 
+interface Next {
+  readonly deed: NextDeed
+  readonly station: StationKey
+}
+
 /** The one thing to do next, and the station it is done at. */
-export function nextDeed(facts: ProjectFacts): { readonly deed: NextDeed; readonly station: StationKey } {
-  if (facts.handedOver) return { deed: 'nothing left', station: 'deliver' }
-  if (facts.lines === 0) return { deed: 'write the brief', station: 'brief' }
-  if (facts.proofsToJudge > 0) return { deed: 'judge the proof piece', station: 'cut' }
-  if (facts.openRuns > 0) return { deed: 'go on folding', station: 'fold' }
-  if (facts.shortUnits > 0 && facts.waitingUnits === 0) return { deed: 'get paper', station: 'paper' }
-  if (facts.proofsToCut > 0 && facts.sheetsToCut > 0) return { deed: 'cut a proof piece', station: 'cut' }
-  if (facts.sheetsToCut > 0) return { deed: 'cut sheets', station: 'cut' }
-  if (facts.foldedUnits < facts.units) return { deed: 'start folding', station: 'fold' }
-  if (facts.joined < facts.joinsWanted) return { deed: 'join', station: 'join' }
-  return { deed: 'hand over', station: 'deliver' }
+export function nextDeed(facts: ProjectFacts): Next {
+  const next = (deed: NextDeed, station: StationKey): Next => ({ deed, station })
+  if (facts.lines === 0) return next('write the brief', 'brief')
+  if (allDelivered(facts)) return next('nothing left', 'deliver')
+  if (facts.openRuns > 0) return next('go on folding', 'fold')
+  if (facts.proofsToJudge > 0) return next('judge the proof piece', 'cut')
+  const short = facts.shortUnits > 0
+  if (!facts.planned && facts.waitingUnits === 0) return next('plan the cuts', 'paper')
+  if (short && facts.waitingUnits === 0) return next('get paper', 'paper')
+  if (facts.proofsToCut > 0 && facts.sheetsToCut > 0) return next('cut a proof piece', 'cut')
+  if (facts.sheetsToCut > 0) return next('cut sheets', 'cut')
+  if (facts.foldedUnits < facts.units)
+    return short && facts.waitingUnits === 0 ? next('get paper', 'paper') : next('start folding', 'fold')
+  if (facts.joined < facts.joinsWanted) return next('join', 'join')
+  return next('hand over', 'deliver')
 }

@@ -1,5 +1,7 @@
 export * from './types'
 export * from './cells'
+export * from './folds'
+export * from './piece-record'
 export * from './state'
 export * from './validate'
 export * from './believed-time'

@@ -1,6 +1,18 @@
 import fc from 'fast-check'
-import { cellKey, cellsOf, eventFits, piecesOfTray, runState, TAP_GRAINS, tapsOf, TRAY_ORDERS } from '.'
-import type { Cell, RunEvent, RunPlan, RunState } from '.'
+import {
+  cellKey,
+  cellsOf,
+  eventFits,
+  isBehind,
+  piecesOf,
+  piecesOfTray,
+  runState,
+  RunTally,
+  TAP_GRAINS,
+  tapsOf,
+  TRAY_ORDERS,
+} from '.'
+import type { Cell, RunEvent, RunPlan, RunState, TapGrain } from '.'
 
 const STEPS = [
   { stage: 0, repeats: 2 },
@@ -36,7 +48,7 @@ const tap = (state: RunState, cell: Cell): RunEvent => ({
 /** What a person at the table would press next; `null` when there is nothing left. */
 function nextPress(state: RunState, spoil: boolean): RunEvent | null {
   const { phase } = state
-  if (phase.kind === 'finished') return null
+  if (phase.kind === 'finished' || phase.kind === 'elsewhere') return null
   if (phase.kind === 'inspect') return { ...base(), kind: 'inspect', pieces: phase.pieces }
   const { piece } = phase.cell
   return spoil
@@ -53,7 +65,7 @@ function play(asked: RunPlan, moods: readonly string[]): RunEvent[] {
       const act = state.lastAct
       events.push(
         act.kind === 'done'
-          ? { ...base(), kind: 'undo', ...act.cell, attempt: act.attempt }
+          ? { ...base(), kind: 'undo', ...act.cell, grain: act.grain, attempt: act.attempt }
           : { ...base(), kind: 'unspoil', piece: act.piece, attempt: act.attempt },
       )
     } else if (mood !== 'u') {
@@ -64,12 +76,17 @@ function play(asked: RunPlan, moods: readonly string[]): RunEvent[] {
   return events
 }
 
-const bare = ({ phase, total, usable, spoiled, pieces }: RunState) => ({
-  phase,
-  total,
-  usable,
-  spoiled,
-  pieces: pieces.map(({ piece, tapsDone, finished, spoiled: lost }) => ({ piece, tapsDone, finished, lost })),
+const bare = (state: RunState) => ({
+  phase: state.phase,
+  total: state.total,
+  usable: state.usable,
+  spoiled: state.spoiled,
+  pieces: piecesOf(state).map(({ piece, foldsDone, finished, spoiled }) => ({
+    piece,
+    foldsDone,
+    finished,
+    spoiled,
+  })),
 })
 const moods = fc.array(fc.constantFrom('n', 'n', 'n', 'n', 'n', 'u', 's'), { maxLength: 60 })
 
@@ -143,7 +160,7 @@ describe('the state of a run', () => {
         expect(undone).not.toBeNull()
         const undo: RunEvent =
           undone?.kind === 'done'
-            ? { ...base(), kind: 'undo', ...undone.cell, attempt: undone.attempt }
+            ? { ...base(), kind: 'undo', ...undone.cell, grain: undone.grain, attempt: undone.attempt }
             : { ...base(), kind: 'unspoil', piece: undone!.piece, attempt: undone!.attempt }
         expect(bare(runState(asked, [...after, undo]))).toEqual(bare(state))
       }),
@@ -170,14 +187,150 @@ describe('the state of a run', () => {
     const events = play(plan({ wanted: 2, traySize: 2, grain: 'piece' }), ['n', 's', 'n'])
     const state = runState(plan({ wanted: 2, traySize: 2, grain: 'piece' }), events)
     expect(state.total).toBe(3)
-    expect(state.pieces.map(({ spoiled }) => spoiled)).toEqual([false, true, false])
+    expect(piecesOf(state).map(({ spoiled }) => spoiled)).toEqual([false, true, false])
     expect(state.phase).toMatchObject({ kind: 'fold', tray: 1, cell: { piece: 3 } })
   })
   test('breaks do not count as folding time', () => {
     const cell = { piece: 1, step: 0, repeat: 1 }
     const lap = (lapMs: number | null): RunEvent => ({ ...base(), kind: 'done', ...cell, attempt: 0, lapMs })
-    expect(runState(plan(), [lap(9000)]).pieces[0]?.activeMs).toBe(9000)
-    expect(runState(plan(), [lap(3_600_000)]).pieces[0]?.activeMs).toBe(0)
+    expect(runState(plan(), [lap(9000)]).piece(1).activeMs).toBe(9000)
+    expect(runState(plan(), [lap(3_600_000)]).piece(1).activeMs).toBe(0)
+  })
+})
+
+describe('taps of any grain', () => {
+  const done = (grain: TapGrain, cell: Cell): RunEvent => ({
+    ...base(),
+    kind: 'done',
+    ...cell,
+    grain,
+    attempt: 0,
+    lapMs: 1000,
+  })
+  const whole = { step: 2, repeat: 3 }
+
+  test('a coarse tap settles every finer cell under it, whatever the run’s own grain', () => {
+    for (const grain of TAP_GRAINS) {
+      const asked = plan({ grain })
+      expect(runState(asked, [done('piece', { piece: 1, ...whole })]).piece(1).finished).toBe(true)
+      const stage = runState(asked, [done('stage', { piece: 1, step: 1, repeat: 1 })])
+      expect(stage.piece(1)).toMatchObject({ foldsDone: 3, finished: false })
+    }
+  })
+  test('all finer taps together are as good as the coarse one', () => {
+    const asked = plan({ grain: 'piece', wanted: 1 })
+    const folds = tapsOf(STEPS, 'fold').map((tap) => done('fold', { piece: 1, ...tap }))
+    expect(runState(asked, folds.slice(1)).phase).toMatchObject({ kind: 'fold', cell: whole })
+    expect(runState(asked, folds).phase.kind).toBe('inspect')
+  })
+  test('undoing a coarse tap leaves what finer taps did', () => {
+    const one = done('fold', { piece: 1, step: 0, repeat: 1 })
+    const stage = done('stage', { piece: 1, step: 1, repeat: 1 })
+    const undo: RunEvent = {
+      ...base(),
+      kind: 'undo',
+      piece: 1,
+      step: 1,
+      repeat: 1,
+      grain: 'stage',
+      attempt: 0,
+    }
+    expect(runState(plan(), [one, stage, undo]).piece(1).foldsDone).toBe(1)
+  })
+  test('a tap from before taps carried their grain has the run’s own', () => {
+    const old: RunEvent = { ...base(), kind: 'done', piece: 1, ...whole, attempt: 0, lapMs: null }
+    expect(runState(plan({ grain: 'piece' }), [old]).piece(1).finished).toBe(true)
+    expect(runState(plan({ grain: 'fold' }), [old]).piece(1).foldsDone).toBe(1)
+  })
+  test('a mixture in any order comes to the same', () => {
+    const any = fc.record({
+      grain: fc.constantFrom(...TAP_GRAINS),
+      piece: fc.integer({ min: 1, max: 3 }),
+      at: fc.nat(),
+      undone: fc.boolean(),
+    })
+    fc.assert(
+      fc.property(anyPlan, fc.array(any, { maxLength: 20 }), fc.nat(), (asked, list, turn) => {
+        const events = list.flatMap(({ grain, piece, at, undone }): RunEvent[] => {
+          const taps = tapsOf(STEPS, grain)
+          const { step, repeat } = taps[at % taps.length]!
+          const cell = { piece, step, repeat, grain, attempt: 0 }
+          return [
+            { ...base(), kind: 'done', ...cell, lapMs: 1000 },
+            ...(undone ? [{ ...base(), kind: 'undo' as const, ...cell }] : []),
+          ]
+        })
+        const cut = events.length === 0 ? 0 : turn % events.length
+        const turned = [...events.slice(cut), ...events.slice(0, cut)].toReversed()
+        expect(bare(runState(asked, turned, null))).toEqual(bare(runState(asked, events, null)))
+      }),
+    )
+  })
+})
+
+describe('lanes', () => {
+  test('a tray belongs to the lane that taps in it first; the other goes on with the next, and its taps count', () => {
+    const asked = plan({ grain: 'piece', wanted: 6, traySize: 3 })
+    const tapIn = (lane: number, piece: number): RunEvent => ({
+      ...base(),
+      lane,
+      kind: 'done',
+      piece,
+      step: 2,
+      repeat: 3,
+      grain: 'piece',
+      attempt: 0,
+      lapMs: null,
+    })
+    const begun = [tapIn(1, 1)]
+    expect(runState(asked, begun, 1).phase).toMatchObject({ kind: 'fold', cell: { piece: 2 } })
+    expect(runState(asked, begun, 2).phase).toMatchObject({ kind: 'fold', cell: { piece: 4 } })
+    const both = [...begun, tapIn(2, 4)]
+    expect(runState(asked, both, 3).phase).toEqual({ kind: 'elsewhere' })
+    expect(runState(asked, [...both, tapIn(2, 2)], 1).phase).toMatchObject({ cell: { piece: 3 } })
+  })
+})
+
+describe('added up as it comes', () => {
+  test('one event at a time comes to the same as all at once, with the same totals', () => {
+    fc.assert(
+      fc.property(anyPlan, moods, (asked, list) => {
+        const events = play(asked, list)
+        const tally = new RunTally(asked)
+        for (const event of events) {
+          tally.add(event)
+          tally.state()
+        }
+        const whole = new RunTally(asked).addAll(events)
+        expect(bare(tally.state())).toEqual(bare(whole.state()))
+        const counted = (one: RunTally) => ({
+          ...one.history,
+          outcomes: [...one.history.outcomes].filter(([, units]) => units > 0).sort(),
+        })
+        expect(counted(tally)).toEqual(counted(whole))
+      }),
+    )
+  })
+  test('a long run begun from its closed pieces as sums goes on like one that knows every tap', () => {
+    const asked = plan({ grain: 'piece', wanted: 90, traySize: 3 })
+    const events = play(asked, Array(95).fill('n') as string[])
+    const whole = new RunTally(asked).addAll(events)
+    const closed = whole.closedPieces()
+    expect(closed.pieces).toBeGreaterThan(30)
+    const open = events.filter((event) => !isBehind(closed, event))
+    expect(open.length).toBeLessThan(events.length / 2)
+    const short = new RunTally(asked, closed).addAll(open)
+    const { phase, total, usable, spoiled, activeMs, lastAct } = short.state()
+    expect({ phase, total, usable, spoiled, activeMs, lastAct }).toEqual(
+      (({ phase, total, usable, spoiled, activeMs, lastAct }) => ({
+        phase,
+        total,
+        usable,
+        spoiled,
+        activeMs,
+        lastAct,
+      }))(whole.state()),
+    )
   })
 })
 
@@ -191,6 +344,9 @@ describe('places a run does not have', () => {
     [done({ piece: 1, step: 0, repeat: 3 }), false],
     [done({ piece: 1e6, step: 0, repeat: 1 }), false],
     [{ ...base(), kind: 'inspect', pieces: [] }, false],
+    [{ ...done({ piece: 1, step: 1, repeat: 1 }), grain: 'stage' } as RunEvent, true],
+    [{ ...done({ piece: 1, step: 0, repeat: 2 }), grain: 'stage' } as RunEvent, false],
+    [{ ...done({ piece: 1, step: 2, repeat: 3 }), grain: 'piece' } as RunEvent, true],
     [{ ...base(), kind: 'spoil', piece: 2, attempt: 0 }, true],
   ])('%j fits: %p', (event, fits) => expect(eventFits(plan(), event)).toBe(fits))
 })

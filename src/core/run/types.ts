@@ -53,17 +53,25 @@ interface EventBase {
 
 /**
  * What happened at the table. `attempt` numbers the tries at one cell or piece: undoing attempt n settles it for
- * good, and the next try carries n + 1. So events may arrive twice, late or out of order and mean the same.
+ * good, and the next try carries n + 1. So events may arrive twice, late or out of order and mean the same. A tap
+ * carries its grain and names the last fold it covers: a coarse one settles every finer cell under it. A tray belongs
+ * to the lane that taps in it first; a tap from another lane still counts.
  */
 export type RunEvent = EventBase &
   (
     | (Cell & {
         readonly kind: 'done'
+        /** How much it stands for; the run's own grain in taps from before they carried it. */
+        readonly grain?: TapGrain | undefined
         readonly attempt: number
         /** Time since the tap before, by a monotonic clock; `null` for the first after a pause. */
         readonly lapMs: number | null
       })
-    | (Cell & { readonly kind: 'undo'; readonly attempt: number })
+    | (Cell & {
+        readonly kind: 'undo'
+        readonly grain?: TapGrain | undefined
+        readonly attempt: number
+      })
     | { readonly kind: 'spoil'; readonly piece: number; readonly attempt: number }
     | { readonly kind: 'unspoil'; readonly piece: number; readonly attempt: number }
     | { readonly kind: 'grade'; readonly piece: number; readonly grade: Grade }

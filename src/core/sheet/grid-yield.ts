@@ -7,6 +7,9 @@ export interface SizeUm {
   readonly heightUm: number
 }
 
+export const sameSize = (a: SizeUm, b: SizeUm): boolean =>
+  a.widthUm === b.widthUm && a.heightUm === b.heightUm
+
 /** A piece by its width and how often that goes into its height; 1 is a square. */
 export const pieceSizeUm = (widthUm: number, highPerWide: number): SizeUm => ({
   widthUm,
@@ -25,7 +28,8 @@ const MOST_UM = 100_000_000
 
 const fits = (lengthUm: number, pieceUm: number): number => Math.floor((lengthUm + SAME_LENGTH_UM) / pieceUm)
 
-function gridOf(sheet: SizeUm, piece: SizeUm, turned: boolean): Grid {
+/** The grid of `piece` on `sheet`, upright or turned; `count` 0 where it is larger than the sheet. */
+export function gridOf(sheet: SizeUm, piece: SizeUm, turned: boolean): Grid {
   const [alongUm, acrossUm] = turned ? [piece.heightUm, piece.widthUm] : [piece.widthUm, piece.heightUm]
   const columns = fits(sheet.widthUm, alongUm)
   const rows = fits(sheet.heightUm, acrossUm)

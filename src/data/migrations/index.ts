@@ -8,6 +8,7 @@ import { roomAccess } from './0006-room-access'
 import { figures } from './0007-figures'
 import { runWay } from './0008-run-way'
 import { keysApart } from './0009-keys-apart'
+import { plansAndParts } from './0010-plans-and-parts'
 
 /**
  * Every migration, by the name it is remembered under; the order of the names is the order of the
@@ -23,6 +24,7 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0007-figures': figures,
   '0008-run-way': runWay,
   '0009-keys-apart': keysApart,
+  '0010-plans-and-parts': plansAndParts,
 }
 
 /** Version of the data, kept in the file's header as `user_version`. */

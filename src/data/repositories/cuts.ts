@@ -1,31 +1,62 @@
 import type { Db } from '../db'
-import type { CutRow, NewCut, ProofRow } from '../tables'
+import type { CutPieceRow, CutRow, NewCut, ProofRow } from '../tables'
 
-/** Cuts of a project that stand, newest first. */
-export const cutsOfProject = (db: Db, projectId: string): Promise<CutRow[]> =>
-  db
-    .selectFrom('cut')
-    .selectAll()
-    .where('project_id', '=', projectId)
-    .where('undone_at_ms', 'is', null)
-    .orderBy('at_ms', 'desc')
-    .execute()
+/** Cuts of some projects that stand, newest first. */
+export const cutsOf = (db: Db, projectIds: readonly string[]): Promise<CutRow[]> =>
+  projectIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .selectFrom('cut')
+        .selectAll()
+        .where('project_id', 'in', projectIds)
+        .where('undone_at_ms', 'is', null)
+        .orderBy('at_ms', 'desc')
+        .orderBy('id')
+        .execute()
+
+/** What those cuts gave. */
+export const cutPiecesOf = (db: Db, projectIds: readonly string[]): Promise<CutPieceRow[]> =>
+  projectIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .selectFrom('cut_piece as p')
+        .innerJoin('cut as c', 'c.id', 'p.cut_id')
+        .selectAll('p')
+        .where('c.project_id', 'in', projectIds)
+        .where('c.undone_at_ms', 'is', null)
+        .execute()
 
 export const findCut = (db: Db, id: string): Promise<CutRow | undefined> =>
   db.selectFrom('cut').selectAll().where('id', '=', id).executeTakeFirst()
 
-export async function insertCut(db: Db, cut: NewCut): Promise<void> {
+export async function insertCut(db: Db, cut: NewCut, pieces: readonly CutPieceRow[]): Promise<void> {
   await db.insertInto('cut').values(cut).execute()
+  await db
+    .insertInto('cut_piece')
+    .values([...pieces])
+    .execute()
 }
 
-export async function markCutUndone(db: Db, id: string, nowMs: number): Promise<void> {
-  await db.updateTable('cut').set({ undone_at_ms: nowMs }).where('id', '=', id).execute()
+/** Marks a cut as undone. *Returns* whether it still stood. */
+export async function markCutUndone(db: Db, id: string, nowMs: number): Promise<boolean> {
+  const { numUpdatedRows } = await db
+    .updateTable('cut')
+    .set({ undone_at_ms: nowMs })
+    .where('id', '=', id)
+    .where('undone_at_ms', 'is', null)
+    .executeTakeFirst()
+  return numUpdatedRows > 0n
 }
 
-export const proofsOf = (db: Db, lineIds: readonly string[]): Promise<ProofRow[]> =>
-  lineIds.length === 0
+export const proofsOf = (db: Db, projectIds: readonly string[]): Promise<ProofRow[]> =>
+  projectIds.length === 0
     ? Promise.resolve([])
-    : db.selectFrom('proof').selectAll().where('line_id', 'in', lineIds).execute()
+    : db
+        .selectFrom('proof as p')
+        .innerJoin('brief_line as l', 'l.id', 'p.line_id')
+        .selectAll('p')
+        .where('l.project_id', 'in', projectIds)
+        .execute()
 
 export async function saveProof(db: Db, proof: ProofRow): Promise<void> {
   const { line_id: _, ...change } = proof

@@ -24,7 +24,7 @@ export const figuresByHash = (
         .where('key', '=', key)
         .execute()
 
-/** Keeps figures; what the same engine kept under the same key is replaced, what older engines kept is dropped. */
+/** Keeps figures; what the same engine kept under the same key is replaced. */
 export async function keepFigures(
   db: Db,
   { programHash, engine, key }: FigureKey,
@@ -39,12 +39,12 @@ export async function keepFigures(
       conflict.columns(['program_hash', 'engine', 'key']).doUpdateSet({ body, at_ms: nowMs }),
     )
     .execute()
-  await db.deleteFrom('figure').where('engine', '<', engine).execute()
   // Every setting of a gauge has figures of its own: only the latest of a program are kept.
   const spare = await db
     .selectFrom('figure')
     .select('key')
     .where('program_hash', '=', programHash)
+    .where('engine', '=', engine)
     .orderBy('at_ms', 'desc')
     .offset(most)
     .limit(1000)
@@ -53,6 +53,7 @@ export async function keepFigures(
     await db
       .deleteFrom('figure')
       .where('program_hash', '=', programHash)
+      .where('engine', '=', engine)
       .where(
         'key',
         'in',
@@ -68,3 +69,22 @@ export const replaceFigures = (db: Db, from: Db): Promise<void> =>
     for (const row of await from.selectFrom('figure').selectAll().execute())
       await trx.insertInto('figure').values(row).execute()
   })
+
+/** Drops what engines before `engine` kept, but for the versions that a line was planned with by that engine. */
+export async function dropOldFigures(db: Db, engine: number): Promise<void> {
+  await db
+    .deleteFrom('figure')
+    .where('engine', '<', engine)
+    .where((where) =>
+      where.not(
+        where.exists(
+          where
+            .selectFrom('brief_line as l')
+            .select('l.id')
+            .whereRef('l.design_hash', '=', 'figure.program_hash')
+            .whereRef('l.engine', '=', 'figure.engine'),
+        ),
+      ),
+    )
+    .execute()
+}

@@ -31,22 +31,22 @@ export interface DesignTime {
 /** Units folded to the end and the time they took, by design: what pace is learnt from. */
 export const timeByDesign = (db: Db): Promise<DesignTime[]> =>
   db
-    .selectFrom('run_unit as u')
-    .innerJoin('run as r', 'r.id', 'u.run_id')
+    .selectFrom('run_progress as p')
+    .innerJoin('run as r', 'r.id', 'p.run_id')
     .innerJoin('design_version as v', 'v.hash', 'r.design_hash')
     .select((select) => [
       'v.design_id as designId',
-      select.fn.countAll<number>().as('pieces'),
-      select.fn.sum<number>('u.active_ms').as('activeMs'),
+      select.fn.sum<number>('p.timed_units').as('pieces'),
+      select.fn.sum<number>('p.timed_ms').as('activeMs'),
     ])
-    .where('u.status', '=', 'folded')
-    .where('u.active_ms', '>', 0)
+    .where('p.timed_units', '>', 0)
     .groupBy('v.design_id')
     .execute()
 
 export interface MeasuredProof {
   /** The version it was folded from. */
   readonly hash: string
+  readonly engine: number
   readonly variantKey: string
   readonly axis: string
   readonly measuredUm: number
@@ -61,12 +61,14 @@ export const measuredProofs = (db: Db, designId: string): Promise<MeasuredProof[
     .selectFrom('proof as p')
     .innerJoin('brief_line as l', 'l.id', 'p.line_id')
     .innerJoin('design_version as v', 'v.hash', 'l.design_hash')
+    .innerJoin('line_part as t', (join) => join.onRef('t.line_id', '=', 'l.id').on('t.ordinal', '=', 0))
     .select((select) => [
       'v.hash',
+      'l.engine',
       'l.variant_key as variantKey',
       select.ref('p.axis').$notNull().as('axis'),
       select.ref('p.measured_um').$notNull().as('measuredUm'),
-      'l.sheet_um as sheetUm',
+      't.width_um as sheetUm',
       'l.gauges',
     ])
     .where('v.design_id', '=', designId)
@@ -76,39 +78,24 @@ export const measuredProofs = (db: Db, designId: string): Promise<MeasuredProof[
     .orderBy('p.at_ms')
     .execute()
 
-export interface ReasonCount {
-  readonly reason: string
-  readonly pieces: number
+/** Units that came out one way: folded, by grade; spoiled, by reason (empty where none was given). */
+export interface OutcomeCount {
+  readonly label: string
+  readonly units: number
 }
 
-/** Spoiled units by reason, over one project or all. */
-export const spoiledByReason = (db: Db, projectId: string | null): Promise<ReasonCount[]> =>
+/** How units came out, over one project or all, the most first. */
+export const outcomes = (
+  db: Db,
+  status: 'folded' | 'spoiled',
+  projectId: string | null,
+): Promise<OutcomeCount[]> =>
   db
-    .selectFrom('run_unit as u')
-    .innerJoin('run as r', 'r.id', 'u.run_id')
-    .select((select) => [
-      select.fn.coalesce('u.reason', select.val('no reason given')).as('reason'),
-      select.fn.countAll<number>().as('pieces'),
-    ])
-    .where('u.status', '=', 'spoiled')
+    .selectFrom('run_outcome as o')
+    .innerJoin('run as r', 'r.id', 'o.run_id')
+    .select((select) => ['o.label', select.fn.sum<number>('o.units').as('units')])
+    .where('o.status', '=', status)
     .$if(projectId !== null, (query) => query.where('r.project_id', '=', projectId))
-    .groupBy((group) => group.fn.coalesce('u.reason', group.val('no reason given')))
-    .orderBy('pieces', 'desc')
-    .execute()
-
-export interface GradeCount {
-  readonly grade: string
-  readonly pieces: number
-}
-
-/** Folded units by grade, over one project or all. */
-export const foldedByGrade = (db: Db, projectId: string | null): Promise<GradeCount[]> =>
-  db
-    .selectFrom('run_unit as u')
-    .innerJoin('run as r', 'r.id', 'u.run_id')
-    .select((select) => ['u.grade', select.fn.countAll<number>().as('pieces')])
-    .where('u.status', '=', 'folded')
-    .$if(projectId !== null, (query) => query.where('r.project_id', '=', projectId))
-    .groupBy('u.grade')
-    .orderBy('pieces', 'desc')
+    .groupBy('o.label')
+    .orderBy('units', 'desc')
     .execute()

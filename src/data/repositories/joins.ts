@@ -1,17 +1,20 @@
 import type { Db } from '../db'
-import type { DeliveryRow } from '../tables'
+import type { DeliveryLineRow, DeliveryRow } from '../tables'
 
-/** Pieces joined, by line. */
-export async function joinedByLine(db: Db, projectId: string): Promise<ReadonlyMap<string, number>> {
-  const rows = await db
-    .selectFrom('join_move as m')
-    .innerJoin('brief_line as l', 'l.id', 'm.line_id')
-    .select((select) => ['m.line_id', select.fn.sum<number>('m.delta').as('joined')])
-    .where('l.project_id', '=', projectId)
-    .groupBy('m.line_id')
-    .execute()
-  return new Map(rows.map((row) => [row.line_id, row.joined]))
-}
+/** Pieces joined, by line, of some projects. */
+export const joinedByLine = (
+  db: Db,
+  projectIds: readonly string[],
+): Promise<{ project_id: string; line_id: string; joined: number }[]> =>
+  projectIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .selectFrom('join_move as m')
+        .innerJoin('brief_line as l', 'l.id', 'm.line_id')
+        .select((select) => ['l.project_id', 'm.line_id', select.fn.sum<number>('m.delta').as('joined')])
+        .where('l.project_id', 'in', projectIds)
+        .groupBy(['l.project_id', 'm.line_id'])
+        .execute()
 
 /** Adds a join unless its id is known; the same press counts once. */
 export async function insertJoin(
@@ -25,25 +28,54 @@ export async function insertJoin(
     .execute()
 }
 
-/** The hand-over of a project that stands, if any. */
-export const deliveryOf = (db: Db, projectId: string): Promise<DeliveryRow | undefined> =>
-  db
-    .selectFrom('delivery')
-    .selectAll()
-    .where('project_id', '=', projectId)
-    .where('undone_at_ms', 'is', null)
-    .orderBy('handed_over_at_ms', 'desc')
-    .executeTakeFirst()
+/** Hand-overs of some projects that stand, the first first. */
+export const deliveriesOf = (db: Db, projectIds: readonly string[]): Promise<DeliveryRow[]> =>
+  projectIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .selectFrom('delivery')
+        .selectAll()
+        .where('project_id', 'in', projectIds)
+        .where('undone_at_ms', 'is', null)
+        .orderBy('handed_over_at_ms')
+        .orderBy('id')
+        .execute()
 
-export async function insertDelivery(db: Db, delivery: DeliveryRow): Promise<void> {
+/** What went with those hand-overs. */
+export const deliveryLinesOf = (db: Db, projectIds: readonly string[]): Promise<DeliveryLineRow[]> =>
+  projectIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .selectFrom('delivery_line as l')
+        .innerJoin('delivery as d', 'd.id', 'l.delivery_id')
+        .selectAll('l')
+        .where('d.project_id', 'in', projectIds)
+        .where('d.undone_at_ms', 'is', null)
+        .execute()
+
+export async function insertDelivery(
+  db: Db,
+  delivery: DeliveryRow,
+  lines: readonly DeliveryLineRow[],
+): Promise<void> {
   await db.insertInto('delivery').values(delivery).execute()
+  await db
+    .insertInto('delivery_line')
+    .values([...lines])
+    .execute()
 }
 
-export async function markDeliveryUndone(db: Db, projectId: string, nowMs: number): Promise<void> {
-  await db
+/** Marks a hand-over as undone. *Returns* whether it still stood. */
+export async function markDeliveryUndone(
+  db: Db,
+  { projectId, deliveryId, nowMs }: { projectId: string; deliveryId: string; nowMs: number },
+): Promise<boolean> {
+  const { numUpdatedRows } = await db
     .updateTable('delivery')
     .set({ undone_at_ms: nowMs })
+    .where('id', '=', deliveryId)
     .where('project_id', '=', projectId)
     .where('undone_at_ms', 'is', null)
-    .execute()
+    .executeTakeFirst()
+  return numUpdatedRows > 0n
 }

@@ -23,7 +23,7 @@ export async function updatePaper(db: Db, id: string, change: Partial<NewPaper>)
 /** Names of the unfinished projects that plan with a paper. */
 export async function projectsUsingPaper(db: Db, paperId: string): Promise<readonly string[]> {
   const rows = await db
-    .selectFrom('brief_line_paper as p')
+    .selectFrom('line_part_paper as p')
     .innerJoin('brief_line as l', 'l.id', 'p.line_id')
     .innerJoin('project as j', 'j.id', 'l.project_id')
     .select('j.name')

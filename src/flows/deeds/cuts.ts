@@ -1,98 +1,111 @@
 import { nanoid } from 'nanoid'
 import { z } from 'zod'
-import { bestGrid, pieceSizeUm } from '@/core/sheet'
-import { checkCutPlan, offcutsOf, type CutLayout } from '@/core/cut'
-import { umFromMm } from '@/core/units'
-import { findCut, insertCut, markCutUndone } from '@/data/repositories/cuts'
+import { countsOf, planQuickly, type CutLayout } from '@/core/cut'
+import { demandOf, layoutsLeft, sheetsTaken, type Cut, type PlannedLine, type PlannedPart } from '@/core/plan'
+import { replaceReservations } from '@/data/repositories/cut-plans'
+import { cutPiecesOf, findCut, insertCut, markCutUndone } from '@/data/repositories/cuts'
 import { addStockMoves, movesOfCut, stockItemFor, stockOf } from '@/data/repositories/stock'
+import type { CutPieceRow } from '@/data/tables'
 import { parseFields } from '@/schema/field-errors'
 import { countText, idText } from '@/schema/fields'
+import { keepPlanned } from '../baseline'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
-import { readProject, type ProjectView } from '../read/project'
-import { stockSheets, type LinePaperView, type LineView } from '../read/project-lines'
+import { planCuts } from '../plan-cuts'
+import { plannedOr, stockSheets, type PlannedProject } from '../project-plan'
 
-/** A cut as it is ticked off: which layout, how many of its sheets. */
+/** A cut as it is ticked off: which layout of which stored plan, and how many of its sheets. */
 export const tickFields = z.strictObject({
-  lineId: idText('a line'),
-  paperId: idText('a paper'),
-  stockId: idText('a sheet'),
-  piecesPerSheet: z.int().min(1),
+  planId: idText('a plan'),
+  layoutId: idText('a layout'),
   sheets: countText({ name: 'how many sheets', min: 1, max: 100_000 }),
 })
 
-async function projectOf(context: FlowContext, projectId: string): Promise<ProjectView> {
-  const project = await readProject(context, projectId)
-  if (!project) throw new RefusalError('NOT_FOUND')
-  return project
-}
-
-export function lineAndPaper(
-  project: ProjectView,
-  lineId: string,
-  paperId: string,
-): { line: LineView; row: LinePaperView } {
-  const line = project.lines.find((candidate) => candidate.id === lineId)
-  const row = line?.papers.find((candidate) => candidate.paper.id === paperId)
-  if (!line || !row) throw new RefusalError('NOT_FOUND')
-  return { line, row }
-}
-
 interface CutToRecord {
   readonly projectId: string
-  readonly line: LineView
-  readonly paperId: string
+  readonly planId: string | null
   readonly layout: CutLayout
   readonly proof: boolean
+  readonly sizeOf: (demand: string) => { readonly widthUm: number; readonly heightUm: number }
 }
 
-/** Takes the sheets from the stock and puts the offcuts in. The layout is checked once more before anything moves. */
-export async function recordCut({ db, nowMs }: FlowContext, cut: CutToRecord): Promise<void> {
-  const { layout, line, paperId } = cut
-  const pieceUm = umFromMm(line.sheetMm)
-  const problem = {
-    pieceUm: pieceSizeUm(pieceUm, line.highPerWide),
-    pieces: layout.sheets * layout.piecesPerSheet,
-    stock: (await stockOf(db, [paperId])).map((one) => stockSheets(one)),
-  }
-  const faults = checkCutPlan(problem, { status: 'planned', layouts: [layout] })
-  if (faults.length > 0) throw new RefusalError('NOT_ENOUGH_STOCK')
+/** Takes the sheets from the stock and puts the offcuts in. */
+async function recordCut({ db, nowMs }: FlowContext, cut: CutToRecord): Promise<void> {
+  const { layout } = cut
   const id = nanoid()
-  await insertCut(db, {
+  const demands = [...countsOf(layout)]
+  const paperId = demandOf(demands[0]?.[0] ?? '').paperId
+  const pieces = demands.map(([demand, count]): CutPieceRow => {
+    const { lineId, partKey } = demandOf(demand)
+    const { widthUm, heightUm } = cut.sizeOf(demand)
+    return {
+      cut_id: id,
+      line_id: lineId,
+      part_key: partKey,
+      pieces: count * layout.sheets,
+      width_um: widthUm,
+      height_um: heightUm,
+    }
+  })
+  const level = (await stockOf(db, [paperId])).find((one) => one.id === layout.stockId)?.amount ?? 0
+  if (level < layout.sheets) throw new RefusalError('NOT_ENOUGH_STOCK')
+  const row = {
     id,
     project_id: cut.projectId,
-    line_id: line.id,
     paper_id: paperId,
     proof: cut.proof ? 1 : 0,
-    piece_um: pieceUm,
     sheets: layout.sheets,
-    pieces: problem.pieces,
+    cut_plan_id: cut.planId,
+    layout_id: cut.planId === null ? null : layout.id,
     layout: JSON.stringify(layout),
     at_ms: nowMs,
     undone_at_ms: null,
-  })
+  }
+  await insertCut(db, row, pieces)
   const move = { cut_id: id, at_ms: nowMs }
   await addStockMoves(db, [
     { ...move, id: nanoid(), stock_item_id: layout.stockId, delta: -layout.sheets, kind: 'cut' },
   ])
-  for (const sizeUm of layout.offcutsUm) {
+  for (const sizeUm of layout.offcuts) {
     const stock_item_id = await stockItemFor(db, { id: nanoid(), paperId, sizeUm, offcut: true })
     await addStockMoves(db, [{ ...move, id: nanoid(), stock_item_id, delta: layout.sheets, kind: 'offcut' }])
   }
 }
 
-/** Ticks a layout of the plan off, or some of its sheets. Refused where the plan has changed since it was shown. */
+/** Promises a project the sheets its plan still takes once these cuts stand. */
+async function keepPromises(
+  { db }: FlowContext,
+  { records, row }: PlannedProject,
+  cuts: readonly Cut[],
+): Promise<void> {
+  await replaceReservations(db, row.id, sheetsTaken(layoutsLeft(records.cutPlan, cuts)))
+}
+
+/** Ticks a layout of the stored plan off, or some of its sheets. Refused where the plan is another by now. */
 export const tickCut = (context: FlowContext, projectId: string, input: unknown): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
     const parsed = parseFields(tickFields, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
-    const { lineId, paperId, stockId, piecesPerSheet, sheets } = parsed.value
-    const { line, row } = lineAndPaper(await projectOf(inDeed, projectId), lineId, paperId)
-    const layout = row.layouts.find((one) => one.stockId === stockId && one.piecesPerSheet === piecesPerSheet)
-    if (!layout) throw new RefusalError('PLAN_CHANGED')
+    const { planId, layoutId, sheets } = parsed.value
+    const project = await plannedOr(inDeed, projectId)
+    const { cutPlan, cuts } = project.records
+    if (cutPlan?.id !== planId) throw new RefusalError('PLAN_CHANGED')
+    const layout = project.plan.layouts.find(({ id }) => id === layoutId)
+    if (!layout) throw new RefusalError('ALREADY_CUT')
     if (sheets > layout.sheets)
       throw refuseFields({ sheets: `This layout is for ${layout.sheets}. Tick off up to that many.` })
-    await recordCut(inDeed, { projectId, line, paperId, layout: { ...layout, sheets }, proof: false })
+    await keepPlanned(inDeed, project)
+    const { planned: _, ...whole } = layout
+    const done: CutLayout = { ...whole, sheets }
+    const demands = new Map(cutPlan.problem.demands.map(({ key, sizeUm }) => [key, sizeUm]))
+    const sizeOf = (demand: string) => {
+      const size = demands.get(demand)
+      if (!size) throw new RefusalError('PLAN_CHANGED')
+      return size
+    }
+    await recordCut(inDeed, { projectId, planId, layout: done, proof: false, sizeOf })
+    const ticked = { id: '', paperId: '', proof: false, pieces: [], atMs: inDeed.nowMs }
+    await keepPromises(inDeed, project, [...cuts, { ...ticked, sheets, layout: { planId, id: layoutId } }])
     return null
   })
 
@@ -102,14 +115,24 @@ export const undoCut = (context: FlowContext, projectId: string, cutId: string):
     const { db, nowMs } = inDeed
     const cut = await findCut(db, cutId)
     if (!cut || cut.project_id !== projectId || cut.undone_at_ms !== null) throw new RefusalError('NOT_FOUND')
-    const { line, row } = lineAndPaper(await projectOf(inDeed, projectId), cut.line_id, cut.paper_id)
-    if (cut.piece_um === umFromMm(line.sheetMm) && row.waitingUnits < cut.pieces)
-      throw new RefusalError('CUT_IN_USE', { waiting: row.waitingUnits, pieces: cut.pieces })
+    const project = await plannedOr(inDeed, projectId)
+    const pieces = (await cutPiecesOf(db, [projectId])).filter((piece) => piece.cut_id === cutId)
+    for (const piece of pieces) {
+      const part = project.plan.lines
+        .find(({ line }) => line.id === piece.line_id)
+        ?.parts.find((one) => one.part.key === piece.part_key)
+      const paper = part?.papers.find(({ paperId }) => paperId === cut.paper_id)
+      const { widthUm, heightUm } = part?.part.sheetUm ?? { widthUm: 0, heightUm: 0 }
+      if (!paper || widthUm !== piece.width_um || heightUm !== piece.height_um) continue
+      if (paper.waitingUnits < piece.pieces)
+        throw new RefusalError('CUT_IN_USE', { waiting: paper.waitingUnits, pieces: piece.pieces })
+    }
     const moves = await movesOfCut(db, cutId)
     const levels = new Map((await stockOf(db, [cut.paper_id])).map((one) => [one.id, one.amount]))
     for (const { stock_item_id, delta } of moves)
       if ((levels.get(stock_item_id) ?? 0) - delta < 0)
         throw new RefusalError('CUT_IN_USE', { waiting: 0, pieces: 0 })
+    if (!(await markCutUndone(db, cutId, nowMs))) throw new RefusalError('NOT_FOUND')
     await addStockMoves(
       db,
       moves.map(({ stock_item_id, delta }) => ({
@@ -121,18 +144,50 @@ export const undoCut = (context: FlowContext, projectId: string, cutId: string):
         at_ms: nowMs,
       })),
     )
-    await markCutUndone(db, cutId, nowMs)
+    // A cut of the plan comes back to it as it was; one outside it (a proof piece) changes what is wanted.
+    if (cut.cut_plan_id !== null && cut.cut_plan_id === project.records.cutPlan?.id)
+      await keepPromises(
+        inDeed,
+        project,
+        project.records.cuts.filter(({ id }) => id !== cutId),
+      )
+    else await planCuts(inDeed, { project: projectId, paperIds: [cut.paper_id] })
     return null
   })
 
-/** The layout of one piece off the sheet of this paper that the plan begins with. */
+/** One piece off the sheet of a paper that the plan of this part begins with; `null` where the plan has none. */
 export function proofLayout(
-  row: LinePaperView,
-  { sheetMm, highPerWide }: Pick<LineView, 'sheetMm' | 'highPerWide'>,
+  { plan, stock }: PlannedProject,
+  { line }: Pick<PlannedLine, 'line'>,
+  { part }: Pick<PlannedPart, 'part'>,
+  paperId: string,
 ): CutLayout | null {
-  const [first] = row.layouts
-  if (!first) return null
-  const piece = pieceSizeUm(umFromMm(sheetMm), highPerWide)
-  const grid = bestGrid(first.sheetUm, piece)
-  return { ...first, sheets: 1, piecesPerSheet: 1, grid, offcutsUm: offcutsOf(first.sheetUm, piece, grid, 1) }
+  const isThis = (demand: string) => {
+    const of = demandOf(demand)
+    return of.lineId === line.id && of.partKey === part.key && of.paperId === paperId
+  }
+  const first = plan.layouts.find(({ placements }) => placements.some(({ demand }) => isThis(demand)))
+  const key = first?.placements.find(({ demand }) => isThis(demand))?.demand
+  const sheets = stock.filter(({ id }) => id === first?.stockId).map(stockSheets)
+  if (key === undefined) return null
+  const demands = [{ key, paperId, sizeUm: part.sheetUm, count: 1, turnable: true }]
+  return planQuickly({ demands, stock: sheets }).layouts[0] ?? null
+}
+
+/** Cuts one piece before the bulk and plans the rest again. */
+export async function recordProofCut(
+  context: FlowContext,
+  project: PlannedProject,
+  layout: CutLayout,
+  sizeUm: { readonly widthUm: number; readonly heightUm: number },
+): Promise<void> {
+  await keepPlanned(context, project)
+  await recordCut(context, {
+    projectId: project.row.id,
+    planId: null,
+    layout,
+    proof: true,
+    sizeOf: () => sizeUm,
+  })
+  await planCuts(context, { project: project.row.id })
 }

@@ -13,6 +13,7 @@ import { countFields, paperFields, sheetsFields } from '@/schema/paper'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { minorUnits } from '../money'
+import { planCuts } from '../plan-cuts'
 import { currentSettings } from '../settings'
 
 /** Adds a paper to the drawer, or changes one. *Returns* its id. */
@@ -46,9 +47,10 @@ export const savePaper = (
     return { paperId: id }
   })
 
-/** Puts sheets of a size into the drawer. */
+/** Puts sheets of a size into the drawer; projects that are short of them are planned again. */
 export const addSheets = (context: FlowContext, input: unknown): Promise<DeedResult<null>> =>
-  deed(context, async ({ db, nowMs }) => {
+  deed(context, async (inDeed) => {
+    const { db, nowMs } = inDeed
     const { unit, currency } = await currentSettings({ db })
     const parsed = parseFields(sheetsFields(unit), input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
@@ -60,22 +62,26 @@ export const addSheets = (context: FlowContext, input: unknown): Promise<DeedRes
     await addStockMoves(db, [
       { id: nanoid(), stock_item_id: stockItemId, delta: amount, kind: 'bought', cut_id: null, at_ms: nowMs },
     ])
+    await planCuts(inDeed, { paperIds: [paperId] })
     return null
   })
 
 /** Sets how many sheets of a size there really are; the difference goes into the ledger as a count. */
 export const countSheets = (context: FlowContext, input: unknown): Promise<DeedResult<null>> =>
-  deed(context, async ({ db, nowMs }) => {
+  deed(context, async (inDeed) => {
+    const { db, nowMs } = inDeed
     const parsed = parseFields(countFields, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { stockItemId, amount } = parsed.value
     const line = await findStockLine(db, stockItemId)
     if (!line) throw new RefusalError('NOT_FOUND')
     const delta = amount - line.amount
-    if (delta !== 0)
+    if (delta !== 0) {
       await addStockMoves(db, [
         { id: nanoid(), stock_item_id: stockItemId, delta, kind: 'counted', cut_id: null, at_ms: nowMs },
       ])
+      await planCuts(inDeed, { paperIds: [line.paper_id] })
+    }
     return null
   })
 

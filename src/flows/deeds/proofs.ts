@@ -6,15 +6,16 @@ import { parseFields } from '@/schema/field-errors'
 import { idText, lengthText, optionalText } from '@/schema/fields'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
-import { readProject } from '../read/project'
+import { plannedOr } from '../project-plan'
 import { currentSettings } from '../settings'
-import { lineAndPaper, proofLayout, recordCut } from './cuts'
+import { proofLayout, recordProofCut } from './cuts'
 
 async function lineOf(context: FlowContext, projectId: string, lineId: string) {
-  const project = await readProject(context, projectId)
-  const line = project?.lines.find((candidate) => candidate.id === lineId)
-  if (!project || !line) throw new RefusalError('NOT_FOUND')
-  return { project, line }
+  const project = await plannedOr(context, projectId)
+  const line = project.plan.lines.find((candidate) => candidate.line.id === lineId)
+  if (!line) throw new RefusalError('NOT_FOUND')
+  const proof = project.records.proofs.find((one) => one.lineId === lineId)
+  return { project, line, status: proof?.status ?? 'none' }
 }
 
 const proofFields = z.strictObject({ lineId: idText('a line'), paperId: idText('a paper') })
@@ -30,10 +31,11 @@ export const cutProof = (
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { lineId, paperId } = parsed.value
     const { project, line } = await lineOf(inDeed, projectId, lineId)
-    const { row } = lineAndPaper(project, lineId, paperId)
-    const layout = proofLayout(row, line)
+    const part = line.parts.find(({ papers }) => papers.some((paper) => paper.paperId === paperId))
+    if (!part) throw new RefusalError('NOT_FOUND')
+    const layout = proofLayout(project, line, part, paperId)
     if (!layout) throw new RefusalError('NOT_ENOUGH_STOCK')
-    await recordCut(inDeed, { projectId, line, paperId, layout, proof: true })
+    await recordProofCut(inDeed, project, layout, part.part.sheetUm)
     await saveProof(inDeed.db, {
       line_id: lineId,
       status: 'cut',
@@ -63,9 +65,9 @@ export const acceptProof = (
     const parsed = parseFields(judgeFields(unit), input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { lineId, axis, measured } = parsed.value
-    const { line } = await lineOf(inDeed, projectId, lineId)
-    if (line.proof.status !== 'cut') throw new RefusalError('PROOF_MISSING')
-    const known = variantOf(line.design, line.variantKey).sizes.some((size) => size.axis === axis)
+    const { line, status } = await lineOf(inDeed, projectId, lineId)
+    if (status !== 'cut') throw new RefusalError('PROOF_MISSING')
+    const known = variantOf(line.design, line.line.variantKey).sizes.some((size) => size.axis === axis)
     if (measured !== null && !known) throw refuseFields({ axis: 'Choose which way it was measured.' })
     await saveProof(inDeed.db, {
       line_id: lineId,
@@ -88,7 +90,7 @@ export const skipProof = (
     const { line } = await lineOf(inDeed, projectId, lineId)
     const { db, nowMs } = inDeed
     await saveProof(db, {
-      line_id: line.id,
+      line_id: line.line.id,
       status: 'skipped',
       paper_id: null,
       axis: null,
@@ -106,6 +108,6 @@ export const askProofAgain = (
 ): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
     const { line } = await lineOf(inDeed, projectId, lineId)
-    await deleteProof(inDeed.db, line.id)
+    await deleteProof(inDeed.db, line.line.id)
     return null
   })

@@ -9,14 +9,16 @@ import {
   type GaugeSettings,
   type Way,
 } from '@/core/design'
-import { eventFits, type RunEvent } from '@/core/run'
-import { umFromMm } from '@/core/units'
+import { eventFits, RunTally, type RunEvent } from '@/core/run'
+import { mmFromUm, umFromMm } from '@/core/units'
 import { findPaper } from '@/data/repositories/papers'
 import {
   eventsOfRun,
   findRun,
+  idsInRun,
   insertRun,
   insertRunEvent,
+  latestSeq,
   setRunArchived,
   type NewRunEvent,
 } from '@/data/repositories/runs'
@@ -26,12 +28,14 @@ import { runEvent, runEventBatch } from '@/schema/run-event'
 import { looseRunFields, projectRunFields } from '@/schema/run-start'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
-import { readLibrary } from '../read/designs'
-import { readProject } from '../read/project'
-import { feedOf, runPlan, storedEvents, type RunFeed } from '../read/run'
-import { projectRun } from '../run-projection'
+import { keepPlanned } from '../baseline'
+import { readLibrary } from '../designs'
+import { plannedOr } from '../project-plan'
+import type { KnownRun } from '../caches'
+import { oddClocksOf, runPlan, storedEvents, type RunFeed } from '../run-plan'
+import { projectChange, projectWhole } from '../run-projection'
+import { keepRun, takeRun } from '../run-tally'
 import { currentSettings } from '../settings'
-import { lineAndPaper } from './cuts'
 
 interface NewRunOf {
   readonly projectId: string | null
@@ -39,9 +43,10 @@ interface NewRunOf {
   readonly paperId: string | null
   readonly design: DesignDocument
   readonly designHash: string
+  readonly partKey: string
   readonly variantKey: string
   readonly sheetMm: number
-  readonly pieces: number
+  readonly units: number
   readonly gauges: GaugeSettings
   readonly how: {
     readonly grain: string
@@ -56,7 +61,7 @@ async function beginRun(context: FlowContext, run: NewRunOf): Promise<{ readonly
   const { db, nowMs } = context
   const id = nanoid()
   const gauges = Object.fromEntries(Object.entries(run.gauges).map(([key, mm]) => [key, umFromMm(mm)]))
-  const part = mainPart(run.design)
+  const part = run.design.parts.find(({ key }) => key === run.partKey) ?? mainPart(run.design)
   const variant = variantOf(run.design, run.variantKey)
   if (!waysOf(part, variant).includes(run.how.way))
     throw refuseFields({ way: 'This design is not folded that way. Choose another.' })
@@ -71,7 +76,7 @@ async function beginRun(context: FlowContext, run: NewRunOf): Promise<{ readonly
     paper_id: run.paperId,
     hand: run.how.hand,
     sheet_um: umFromMm(run.sheetMm),
-    wanted: run.pieces * (run.lineId === null ? unitsOf(part, variant) : 1),
+    wanted: run.units,
     tray_size: run.how.traySize,
     grain: run.how.grain,
     tray_order: run.how.order,
@@ -80,7 +85,7 @@ async function beginRun(context: FlowContext, run: NewRunOf): Promise<{ readonly
     archived_at_ms: null,
   })
   const row = await findRun(db, id)
-  if (row) await projectRun(context, id, (await runPlan(context, row)).plan, [])
+  if (row) await projectWhole(context, id, new RunTally((await runPlan(context, row)).plan))
   return { runId: id }
 }
 
@@ -93,21 +98,25 @@ export const startProjectRun = (
   deed(context, async (inDeed) => {
     const parsed = parseFields(projectRunFields, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
-    const { lineId, paperId, pieces, ...how } = parsed.value
-    const project = await readProject(inDeed, projectId)
-    if (!project) throw new RefusalError('NOT_FOUND')
-    const { line } = lineAndPaper(project, lineId, paperId)
-    const { design, designHash, variantKey, sheetMm, gauges } = line
+    const { lineId, partKey, paperId, pieces, ...how } = parsed.value
+    const project = await plannedOr(inDeed, projectId)
+    const found = project.plan.lines.find((one) => one.line.id === lineId)
+    const planned = found?.parts.find(
+      ({ part, papers }) => part.key === partKey && papers.some((paper) => paper.paperId === paperId),
+    )
+    if (!found || !planned) throw new RefusalError('NOT_FOUND')
+    await keepPlanned(inDeed, project)
     return beginRun(inDeed, {
       projectId,
       lineId,
+      partKey,
       paperId,
-      design,
-      designHash,
-      variantKey,
-      sheetMm,
-      gauges,
-      pieces,
+      design: found.design,
+      designHash: found.line.designHash,
+      variantKey: found.line.variantKey,
+      sheetMm: mmFromUm(planned.part.sheetUm.widthUm),
+      gauges: found.line.gauges,
+      units: pieces,
       how,
     })
   })
@@ -126,18 +135,19 @@ export const startLooseRun = (
     if (!found || (paperId !== null && !(await findPaper(inDeed.db, paperId))))
       throw new RefusalError('NOT_FOUND')
     const { document: design, hash: designHash } = found
-    variantOf(design, variantKey)
-    const gauges = defaultGauges(design)
+    const variant = variantOf(design, variantKey)
+    const part = mainPart(design)
     return beginRun(inDeed, {
       projectId: null,
       lineId: null,
+      partKey: part.key,
       paperId,
       design,
       designHash,
       variantKey,
       sheetMm: size,
-      gauges,
-      pieces,
+      gauges: defaultGauges(design),
+      units: pieces * unitsOf(part, variant),
       how,
     })
   })
@@ -165,41 +175,70 @@ export interface EventsTaken extends RunFeed {
   readonly refused: readonly string[]
 }
 
-/**
- * Takes a client's taps, in order, each once whatever is sent again, and gives back what the client has not seen.
- * A client that speaks of another epoch (a backup was restored) gets the whole ledger and is expected to offer its
- * kept taps again.
- */
-export const recordEvents = (
-  context: FlowContext,
-  runId: string,
-  input: unknown,
-): Promise<DeedResult<EventsTaken>> =>
-  deed(context, async (inDeed) => {
-    const parsed = parseFields(runEventBatch, input)
-    if (!parsed.ok) throw refuseFields(parsed.fields)
-    const { epoch: clientEpoch, since, events: sent } = parsed.value
-    const { db, nowMs } = inDeed
-    const run = await findRun(db, runId)
-    if (!run) throw new RefusalError('NOT_FOUND')
-    const { plan } = await runPlan(inDeed, run)
+/** What an exchange of taps leaves behind: the answer, and how the run stands once the deed does. */
+interface Exchanged {
+  readonly taken: EventsTaken
+  readonly epoch: string
+  readonly known: KnownRun | null
+}
+
+async function exchange(context: FlowContext, runId: string, input: unknown): Promise<Exchanged> {
+  const parsed = parseFields(runEventBatch, input)
+  if (!parsed.ok) throw refuseFields(parsed.fields)
+  const { epoch: clientEpoch, since, events: sent } = parsed.value
+  const { db, nowMs } = context
+  const run = await findRun(db, runId)
+  if (!run) throw new RefusalError('NOT_FOUND')
+  const epoch = await readEpoch(db)
+  const after = clientEpoch === epoch ? since : 0
+  let known: KnownRun | null = null
+  if (sent.length > 0) {
+    const { plan } = await runPlan(context, run)
+    const { tally, seq, oddClocks } = await takeRun(context, epoch, run, plan)
     const fitting = sent.flatMap((one) => {
       const event = runEvent.safeParse(one)
       return event.success && eventFits(plan, event.data) ? [event.data] : []
     })
     let added = 0
     for (const event of fitting) if (await insertRunEvent(db, eventRow(runId, event, nowMs))) added++
-    const rows = await eventsOfRun(db, runId)
-    if (added > 0) await projectRun(inDeed, runId, plan, storedEvents(run, rows))
-    const epoch = await readEpoch(db)
-    // An id counts as kept only where it stands in this run's own ledger.
-    const known = new Set(rows.map((row) => row.id))
-    return {
-      ...feedOf(run, epoch, rows, clientEpoch === epoch ? since : 0),
-      kept: fitting.map((event) => event.id).filter((id) => known.has(id)),
-      refused: sent.map((event) => event.id).filter((id) => !known.has(id)),
-    }
-  })
+    const rows = added === 0 ? [] : await eventsOfRun(db, runId, seq)
+    tally.addAll(storedEvents(run, rows))
+    if (added > 0) await projectChange(context, runId, tally)
+    known = { tally, seq: rows.at(-1)?.seq ?? seq, oddClocks: oddClocks + oddClocksOf(run, rows) }
+  }
+  const ids = sent.map((event) => event.id)
+  // An id counts as kept only where it stands in this run's own ledger.
+  const standing = await idsInRun(db, runId, ids)
+  const news = await eventsOfRun(db, runId, after)
+  return {
+    epoch,
+    known,
+    taken: {
+      epoch,
+      seq: news.at(-1)?.seq ?? (await latestSeq(db, runId)),
+      events: storedEvents(run, news),
+      kept: ids.filter((id) => standing.has(id)),
+      refused: ids.filter((id) => !standing.has(id)),
+    },
+  }
+}
+
+/**
+ * Takes a client's taps, in order, each once whatever is sent again, and gives back what the client has not seen.
+ * A client that speaks of another epoch (a backup was restored) gets the whole ledger and is expected to offer its
+ * kept taps again. *Cost* what the events touch, however long the ledger is.
+ */
+export async function recordEvents(
+  context: FlowContext,
+  runId: string,
+  input: unknown,
+): Promise<DeedResult<EventsTaken>> {
+  const result = await deed(context, (inDeed) => exchange(inDeed, runId, input))
+  if (!result.ok) return result
+  const { taken, epoch, known } = result.value
+  if (known) keepRun(context, epoch, runId, known)
+  return { ok: true, value: taken }
+}
 
 /** Puts a run away (it stays in the log), or takes it out again. */
 export const archiveRun = (context: FlowContext, runId: string, away: boolean): Promise<DeedResult<null>> =>

@@ -1,8 +1,7 @@
 import { nanoid } from 'nanoid'
-import { roundForYield } from '@/core/cut'
-import { highPerWide, mainPart } from '@/core/design'
-import type { SizeUm } from '@/core/sheet'
-import { umFromMm, type RulerKey } from '@/core/units'
+import { FOLD_ENGINE_VERSION } from '@/core/fold'
+import type { SheetFor } from '@/core/plan'
+import { umFromMm } from '@/core/units'
 import {
   deleteLine,
   dependentsOfLine,
@@ -18,7 +17,8 @@ import type { BriefLineRow } from '@/data/tables'
 import { parseBrief, type Brief, type BriefLine } from '@/schema/brief'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
-import { readDesigns, readOffered, type PinnedDesign } from '../read/designs'
+import { readOffered, readVersions, versionKey, type PinnedDesign } from '../designs'
+import { planCuts } from '../plan-cuts'
 import { currentSettings } from '../settings'
 
 /** Designs a brief may use: the newest of each, but the version a project already pinned where it uses one. */
@@ -27,43 +27,41 @@ async function designsFor(
   lines: readonly BriefLineRow[],
 ): Promise<readonly PinnedDesign[]> {
   const newest = await readOffered(context)
-  const pinned = await readDesigns(
-    context,
-    lines.map((line) => line.design_hash),
-  )
-  const kept = [...pinned].map(([hash, document]) => ({ hash, document }))
-  return newest.map((design) => kept.find((one) => one.document.id === design.document.id) ?? design)
+  const versions = lines.map((line) => ({ hash: line.design_hash, engine: line.engine }))
+  const pinned = await readVersions(context, versions)
+  const kept = versions.flatMap((version): PinnedDesign[] => {
+    const document = pinned.get(versionKey(version))
+    return document ? [{ ...version, document }] : []
+  })
+  // A design whose lock was found loose since is still there for who planned with it.
+  const ids = new Set([...newest, ...kept].map(({ document }) => document.id))
+  return [...ids].flatMap((id) => [...kept, ...newest].find(({ document }) => document.id === id) ?? [])
 }
 
-/** Side of the sheet as it will be cut: as typed, or on the ruler's mark where it follows from a finished size. */
-function sheetUm(line: BriefLine, ruler: RulerKey, sheets: readonly SizeUm[]): number {
-  return umFromMm(
-    line.sizing === 'sheet'
-      ? line.exactSheetMm
-      : roundForYield(line.exactSheetMm, ruler, sheets, highPerWide(mainPart(line.design))),
-  )
-}
+/** The parts of a line as they are cut, every unit in one of its papers. */
+const partsToSave = ({ sheet, papers }: Pick<BriefLine, 'papers'> & { readonly sheet: SheetFor }) =>
+  sheet.parts.map(({ key, sheetUm, unitsPerPiece }) => ({
+    key,
+    ...sheetUm,
+    unitsPerPiece,
+    papers: papers.map(({ paperId, pieces }) => ({ paperId, units: pieces * unitsPerPiece })),
+  }))
 
 async function writeLines(
   { db }: FlowContext,
   projectId: string,
   brief: Brief,
   existing: readonly BriefLineRow[],
-  world: { readonly ruler: RulerKey; readonly designs: readonly PinnedDesign[] },
+  designs: readonly PinnedDesign[],
 ): Promise<void> {
   const ids = new Map(
     brief.lines.map((line) => [line.id, existing.some((row) => row.id === line.id) ? line.id : nanoid()]),
   )
-  const stock = await stockOf(db, [
-    ...new Set(brief.lines.flatMap((line) => line.papers.map((paper) => paper.paperId))),
-  ])
   // Lines that stand on their own first: the others refer to them.
   const inOrder = brief.lines.map((line, ordinal) => ({ line, ordinal }))
   inOrder.sort((a, b) => Number(a.line.attachedTo !== null) - Number(b.line.attachedTo !== null))
   for (const { line, ordinal } of inOrder) {
-    const sheets = stock
-      .filter((one) => line.papers.some((paper) => paper.paperId === one.paper_id))
-      .map((one) => ({ widthUm: one.width_um, heightUm: one.height_um }))
+    const pinned = designs.find((one) => one.document === line.design)
     const gauges = Object.fromEntries(Object.entries(line.gauges).map(([key, mm]) => [key, umFromMm(mm)]))
     await saveLine(
       db,
@@ -71,18 +69,18 @@ async function writeLines(
         id: ids.get(line.id) ?? line.id,
         project_id: projectId,
         ordinal,
-        design_hash: world.designs.find((one) => one.document === line.design)?.hash ?? '',
+        design_hash: pinned?.hash ?? '',
+        engine: pinned?.engine ?? FOLD_ENGINE_VERSION,
         variant_key: line.variantKey,
         pieces: line.pieces,
         sizing: line.sizing,
         axis: line.axis,
         asked_um: umFromMm(line.askedMm),
-        sheet_um: sheetUm(line, world.ruler, sheets),
         gauges: JSON.stringify(gauges),
         attached_to: line.attachedTo === null ? null : (ids.get(line.attachedTo) ?? null),
         per_piece: line.perPiece,
       },
-      line.papers,
+      partsToSave(line),
     )
   }
 }
@@ -97,14 +95,14 @@ async function removeLines(
   for (const row of [...gone].sort(
     (a, b) => Number(b.attached_to !== null) - Number(a.attached_to !== null),
   )) {
-    const { cuts, runs, joins } = await dependentsOfLine(db, row.id)
-    if (cuts + runs + joins > 0)
+    const { cuts, runs, joins, deliveries, shelf } = await dependentsOfLine(db, row.id)
+    if (cuts + runs + joins + deliveries + shelf > 0)
       throw new RefusalError('LINE_IN_USE', { line: nameOf(row), cuts, runs, joins })
     await deleteLine(db, row.id)
   }
 }
 
-/** Saves a brief: a new project where `projectId` is null. *Returns* the project's id. */
+/** Saves a brief, a new project where `projectId` is null, and plans its cuts. *Returns* the project's id. */
 export const saveBrief = (
   context: FlowContext,
   projectId: string | null,
@@ -114,12 +112,23 @@ export const saveBrief = (
     const { db, nowMs } = inDeed
     const { unit, ruler, zone } = await currentSettings(inDeed)
     if (projectId !== null && !(await findProject(db, projectId))) throw new RefusalError('NOT_FOUND')
-    const existing = projectId === null ? [] : await linesOf(db, projectId)
+    const existing = projectId === null ? [] : await linesOf(db, [projectId])
     const designs = await designsFor(inDeed, existing)
+    const papers = await listPapers(db)
+    const stock = await stockOf(
+      db,
+      papers.map(({ id: paperId }) => paperId),
+    )
     const parsed = parseBrief(input, {
       unit,
+      ruler,
       designs: designs.map((one) => one.document),
-      paperIds: (await listPapers(db)).map((paper) => paper.id),
+      papers: papers.map(({ id: paperId }) => ({
+        id: paperId,
+        sheets: stock
+          .filter((one) => one.paper_id === paperId)
+          .map((one) => ({ widthUm: one.width_um, heightUm: one.height_um })),
+      })),
     })
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { name, dueOn, certainty, note, lines } = parsed.value
@@ -130,11 +139,12 @@ export const saveBrief = (
     else await updateProject(db, id, fields)
     const gone = existing.filter((row) => !lines.some((line) => line.id === row.id))
     const kept = existing.filter((row) => !gone.includes(row))
-    await writeLines(inDeed, id, parsed.value, kept, { ruler, designs })
+    await writeLines(inDeed, id, parsed.value, kept, designs)
     await removeLines(
       inDeed,
       gone,
       (row) => designs.find((one) => one.hash === row.design_hash)?.document.name ?? 'line',
     )
+    await planCuts(inDeed, { project: id })
     return { projectId: id }
   })

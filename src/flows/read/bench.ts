@@ -1,17 +1,29 @@
-import { listProjects } from '@/data/repositories/projects'
+import { countOwing, listOwing } from '@/data/repositories/projects'
 import { openRuns, type RunSummary } from '@/data/repositories/runs'
 import type { FlowContext } from '../flow-context'
-import { readProjects, type ProjectView } from './project'
+import { readGlances, type ProjectGlance } from './glances'
+
+/** Projects that Bench shows at most: what comes first by date. */
+const PROJECTS_SHOWN = 12
+const RUNS_SHOWN = 8
 
 export interface BenchView {
   readonly openRuns: readonly RunSummary[]
-  readonly projects: readonly ProjectView[]
+  readonly projects: readonly ProjectGlance[]
+  /** Projects and runs that are open besides. */
+  readonly moreProjects: number
+  readonly moreRuns: number
 }
 
 /** What to do now, across projects: runs that wait for the next tap, then projects by date. */
 export async function readBench(context: FlowContext): Promise<BenchView> {
+  const { db } = context
+  const runs = await openRuns(db)
+  const rows = await listOwing(db, PROJECTS_SHOWN)
   return {
-    openRuns: await openRuns(context.db),
-    projects: await readProjects(context, await listProjects(context.db, false)),
+    openRuns: runs.slice(0, RUNS_SHOWN),
+    projects: await readGlances(context, rows),
+    moreProjects: (await countOwing(db)) - rows.length,
+    moreRuns: Math.max(0, runs.length - RUNS_SHOWN),
   }
 }

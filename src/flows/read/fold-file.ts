@@ -3,7 +3,7 @@ import { BASES, runProgram, type FoldProgram, type GaugeShares } from '@/core/fo
 import { writeFoldFile } from '@/formats/fold-file'
 import type { Shown } from '../figures'
 import type { FlowContext } from '../flow-context'
-import { readLibrary, readSource } from './designs'
+import { readLibrary, readSource } from '../designs'
 
 /** A file to be saved, and its name. */
 export interface SavedFile {

@@ -23,7 +23,7 @@ import {
 } from '@/core/fold'
 import { measuredDesign, shownBase, shownDesign, type Shown, type ShownFolds } from '../figures'
 import type { FlowContext } from '../flow-context'
-import { readSource } from './designs'
+import { readSource } from '../designs'
 
 /** A step in words: what is said each time, and how it is creased. */
 export interface FoldWords {

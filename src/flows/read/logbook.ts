@@ -1,15 +1,10 @@
 import { LIBRARY, type Family } from '@/core/design'
 import { meanRejectRate } from '@/core/batch'
-import {
-  foldedByGrade,
-  spoiledByReason,
-  type GradeCount,
-  type ReasonCount,
-} from '@/data/repositories/history'
-import { listRuns, unitsOfProject, unitsOfRun, type RunSummary } from '@/data/repositories/runs'
+import { outcomes, type OutcomeCount } from '@/data/repositories/history'
+import { listRuns, unitsOfRun, type RunSummary } from '@/data/repositories/runs'
 import type { RunUnitRow } from '@/data/tables'
 import type { FlowContext } from '../flow-context'
-import { readHistory } from './history'
+import { readLessons } from '../lessons'
 
 const RUNS_SHOWN = 100
 
@@ -30,8 +25,8 @@ export interface PaceLesson {
 
 export interface LogbookView {
   readonly runs: readonly RunSummary[]
-  readonly grades: readonly GradeCount[]
-  readonly reasons: readonly ReasonCount[]
+  readonly grades: readonly OutcomeCount[]
+  readonly reasons: readonly OutcomeCount[]
   readonly families: readonly FamilyLesson[]
   readonly paces: readonly PaceLesson[]
 }
@@ -39,12 +34,12 @@ export interface LogbookView {
 /** Everything logged, and what the next estimate makes of it. */
 export async function readLogbook(context: FlowContext): Promise<LogbookView> {
   const { db } = context
-  const history = await readHistory(context)
+  const history = await readLessons(context)
   const families = [...new Set(LIBRARY.map((design) => design.family))]
   return {
     runs: await listRuns(db, RUNS_SHOWN),
-    grades: await foldedByGrade(db, null),
-    reasons: await spoiledByReason(db, null),
+    grades: await outcomes(db, 'folded', null),
+    reasons: await outcomes(db, 'spoiled', null),
     families: families.map((family) => ({
       family,
       ...history.counts(family),
@@ -58,24 +53,39 @@ export async function readLogbook(context: FlowContext): Promise<LogbookView> {
   }
 }
 
-export interface RunLog {
-  readonly units: readonly RunUnitRow[]
+/** One unit of a run as it came out. */
+export interface UnitView {
+  readonly ordinal: number
+  readonly status: RunUnitRow['status']
+  readonly grade: string
+  readonly reason: string | null
+  readonly activeMs: number
+  readonly lastTapAtMs: number | null
 }
 
-/** The pieces of one run. */
+export interface RunLog {
+  readonly units: readonly UnitView[]
+}
+
+/** The units of one run. */
 export const readRunLog = async ({ db }: FlowContext, runId: string): Promise<RunLog> => ({
-  units: await unitsOfRun(db, runId),
+  units: (await unitsOfRun(db, runId)).map((row) => ({
+    ordinal: row.ordinal,
+    status: row.status,
+    grade: row.grade,
+    reason: row.reason,
+    activeMs: row.active_ms,
+    lastTapAtMs: row.last_tap_at_ms,
+  })),
 })
 
 export interface ProjectLog {
-  readonly units: readonly RunUnitRow[]
-  readonly grades: readonly GradeCount[]
-  readonly reasons: readonly ReasonCount[]
+  readonly grades: readonly OutcomeCount[]
+  readonly reasons: readonly OutcomeCount[]
 }
 
-/** What one project took, piece by piece. */
+/** How the units of one project came out. */
 export const readProjectLog = async ({ db }: FlowContext, projectId: string): Promise<ProjectLog> => ({
-  units: await unitsOfProject(db, projectId),
-  grades: await foldedByGrade(db, projectId),
-  reasons: await spoiledByReason(db, projectId),
+  grades: await outcomes(db, 'folded', projectId),
+  reasons: await outcomes(db, 'spoiled', projectId),
 })

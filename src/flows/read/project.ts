@@ -1,24 +1,86 @@
+import type { RejectRate } from '@/core/batch'
+import type { CutPlan } from '@/core/cut'
+import { highPerWide, type DesignDocument, type GaugeSettings } from '@/core/design'
 import {
-  joinable,
-  nextDeed,
-  stationsOf,
+  type Baseline,
+  type Delivery,
+  type LayoutLeft,
   type NextDeed,
+  type PlannedLine,
+  type PlannedPaper,
   type ProjectFacts,
+  type Proof,
+  type Standing,
   type Station,
   type StationKey,
 } from '@/core/plan'
-import { cutsOfProject, proofsOf } from '@/data/repositories/cuts'
-import { deliveryOf, joinedByLine } from '@/data/repositories/joins'
+import type { SizeUm } from '@/core/sheet'
+import { mmFromUm } from '@/core/units'
 import { papersById } from '@/data/repositories/papers'
-import { findProject, linePapersOf, linesOf } from '@/data/repositories/projects'
-import { runsOfProject, type RunSummary } from '@/data/repositories/runs'
-import { stockOf } from '@/data/repositories/stock'
-import type { CutRow, DeliveryRow, ProjectRow } from '@/data/tables'
+import { findProject } from '@/data/repositories/projects'
+import type { RunSummary } from '@/data/repositories/runs'
+import { shelfStock, type ShelfStock } from '@/data/repositories/shelf'
+import { readBaseline } from '../baseline'
 import type { FlowContext } from '../flow-context'
-import { readDesigns } from './designs'
-import { readHistory, type History } from './history'
+import { findPlanned, namesOf, paperIdsOf, type PlannedProject } from '../project-plan'
+import { leftOver, liesOnShelf, shelfKind } from '../shelf'
 import { paperView, sheetView, type PaperView, type SheetView } from './papers'
-import { lineViews, type LineView } from './project-lines'
+
+/** A part of a line's piece: what it is called and what it is folded from. */
+export interface PartView {
+  readonly key: string
+  readonly name: string
+  readonly perSquare: 1 | 4
+  /** Height by width of its paper: 1 for a square. */
+  readonly highPerWide: number
+  readonly sheetMm: number
+  readonly sheetUm: SizeUm
+  readonly unitsPerPiece: number
+}
+
+/** What is missing of a paper: units, whole sheets to buy for them, and who holds sheets that would do. */
+export interface ShortageView {
+  readonly units: number
+  readonly sheets: number | null
+  readonly sheetUm: SizeUm | null
+  readonly holders: readonly { readonly projectId: string; readonly name: string; readonly sheets: number }[]
+}
+
+/** One paper of one part of a line. All in units of the part. */
+export interface LinePaperView extends Omit<PlannedPaper, 'paperId' | 'shortage'> {
+  readonly part: PartView
+  readonly paper: PaperView
+  readonly shortage: ShortageView
+  /** Good units of just this on the shelf, and good ones here that are more than is wanted. */
+  readonly onShelf: number
+  readonly leftOver: number
+}
+
+export interface LineView {
+  readonly id: string
+  readonly ordinal: number
+  readonly design: DesignDocument
+  readonly designHash: string
+  readonly variantKey: string
+  readonly pieces: number
+  /** Units of all its parts. */
+  readonly units: number
+  readonly unitsPerPiece: number
+  readonly sizing: 'finished' | 'sheet'
+  readonly axis: string | null
+  readonly askedMm: number
+  /** The side S its first part is folded from. */
+  readonly sheetMm: number
+  readonly gauges: GaugeSettings
+  readonly attachedTo: string | null
+  readonly perPiece: number | null
+  readonly rate: RejectRate
+  readonly secondsPerUnit: number
+  readonly foldedPieces: number
+  readonly parts: readonly PartView[]
+  readonly papers: readonly LinePaperView[]
+  readonly proof: Pick<Proof, 'axis' | 'measuredMm'> & { readonly status: 'none' | Proof['status'] }
+}
 
 export interface JoinView {
   readonly line: LineView
@@ -26,6 +88,31 @@ export interface JoinView {
   readonly pieces: number
   readonly joined: number
   readonly joinable: number
+}
+
+export interface OwedView {
+  readonly line: LineView
+  readonly pieces: number
+  readonly handedOver: number
+  readonly owed: number
+  readonly ready: number
+  /** As many as are folded and not handed over: no more can go. */
+  readonly most: number
+}
+
+/** Sheets that were cut, newest first. */
+export interface CutView {
+  readonly id: string
+  readonly proof: boolean
+  readonly paperId: string
+  readonly sheets: number
+  readonly atMs: number
+  readonly pieces: readonly { readonly lineId: string; readonly partKey: string; readonly count: number }[]
+}
+
+export interface DrawerSheets extends SheetView {
+  /** Sheets of these that other projects were promised. */
+  readonly heldElsewhere: number
 }
 
 export interface ProjectView {
@@ -36,136 +123,203 @@ export interface ProjectView {
   readonly certainty: number
   readonly note: string
   readonly archived: boolean
+  readonly holdFirst: boolean
   readonly lines: readonly LineView[]
-  readonly papers: readonly (PaperView & { readonly sheets: readonly SheetView[] })[]
-  readonly cuts: readonly CutRow[]
+  readonly papers: readonly (PaperView & { readonly sheets: readonly DrawerSheets[] })[]
+  readonly cuts: readonly CutView[]
   readonly runs: readonly RunSummary[]
   readonly joins: readonly JoinView[]
-  readonly delivery: DeliveryRow | null
+  readonly owed: readonly OwedView[]
+  readonly deliveries: readonly Delivery[]
+  readonly cutPlan: {
+    readonly id: string
+    readonly madeAtMs: number
+    readonly plan: CutPlan
+    readonly layouts: readonly (LayoutLeft & { readonly paperId: string; readonly offcut: boolean })[]
+    /** The size of every demand, by its name. */
+    readonly sizes: ReadonlyMap<string, SizeUm>
+  } | null
+  readonly standing: Standing
+  readonly baseline: Baseline | null
   readonly facts: ProjectFacts
   readonly stations: readonly Station[]
   readonly next: { readonly deed: NextDeed; readonly station: StationKey }
 }
 
-const sum = <Item>(items: readonly Item[], of: (item: Item) => number): number =>
-  items.reduce((total, item) => total + of(item), 0)
+interface Named {
+  readonly shelf: readonly ShelfStock[]
+  readonly papers: ReadonlyMap<string, PaperView>
+  readonly projects: ReadonlyMap<string, string>
+}
 
-const foldedUnits = (line: LineView): number =>
-  sum(line.papers, (row) => Math.min(row.usableUnits, row.goodUnits))
-
-function joinViews(lines: readonly LineView[], joined: ReadonlyMap<string, number>): readonly JoinView[] {
-  return lines.flatMap((line) => {
-    const parts = lines.filter((other) => other.attachedTo === line.id)
-    if (parts.length === 0 && line.unitsPerPiece === 1) return []
-    const possible = joinable({
-      pieces: line.pieces,
-      folded: Math.floor(foldedUnits(line) / line.unitsPerPiece),
-      parts: parts.map((part) => ({ perPiece: part.perPiece ?? 1, folded: foldedUnits(part) })),
-    })
-    return [{ line, parts, pieces: line.pieces, joined: joined.get(line.id) ?? 0, joinable: possible }]
+function partViews({ design, parts }: PlannedLine): readonly PartView[] {
+  return parts.flatMap(({ part }) => {
+    const known = design.parts.find(({ key }) => key === part.key)
+    return known
+      ? [
+          {
+            key: part.key,
+            name: known.name,
+            perSquare: known.perSquare,
+            highPerWide: highPerWide(known),
+            sheetMm: mmFromUm(part.sheetUm.widthUm),
+            sheetUm: part.sheetUm,
+            unitsPerPiece: part.unitsPerPiece,
+          },
+        ]
+      : []
   })
 }
 
-function factsOf(
-  lines: readonly LineView[],
-  joins: readonly JoinView[],
-  runs: readonly RunSummary[],
-  cuts: readonly CutRow[],
-  handedOver: boolean,
-): ProjectFacts {
-  const papers = lines.flatMap((line) => line.papers)
-  const missing = papers.map((row) => row.missingSheets)
-  const needsProof = (line: LineView) =>
-    foldedUnits(line) === 0 && line.papers.every((row) => row.cutUnits === 0)
+function lineView(planned: PlannedLine, proofs: readonly Proof[], named: Named): LineView {
+  const { line, design, parts, rate, secondsPerUnit, foldedPieces } = planned
+  const views = partViews(planned)
+  const proof = proofs.find(({ lineId }) => lineId === line.id)
   return {
-    lines: lines.length,
-    units: sum(lines, (line) => line.units),
-    papers: new Set(papers.map((row) => row.paper.id)).size,
-    shortUnits: sum(papers, (row) => row.missingUnits),
-    shortSheets: missing.includes(null) ? null : sum(missing, (count) => count ?? 0),
-    sheetsCut: sum(cuts, (cut) => cut.sheets),
-    sheetsToCut: sum(papers, (row) => sum(row.layouts, (layout) => layout.sheets)),
-    proofsToCut: lines.filter((line) => line.proof.status === 'none' && needsProof(line)).length,
-    proofsToJudge: lines.filter((line) => line.proof.status === 'cut').length,
-    waitingUnits: sum(papers, (row) => row.waitingUnits),
-    foldedUnits: sum(lines, foldedUnits),
-    openRuns: runs.filter((run) => run.phase !== 'finished' && run.archived_at_ms === null).length,
-    joinsWanted: sum(joins, (join) => join.pieces),
-    joined: sum(joins, (join) => join.joined),
-    joinable: sum(joins, (join) => join.joinable),
-    handedOver,
-  }
-}
-
-async function viewOf(context: FlowContext, project: ProjectRow, history: History): Promise<ProjectView> {
-  const { db } = context
-  const lines = await linesOf(db, project.id)
-  const lineIds = lines.map((line) => line.id)
-  const linePapers = await linePapersOf(db, lineIds)
-  const paperIds = [...new Set(linePapers.map((row) => row.paper_id))]
-  const found = (await papersById(db, paperIds)).map(paperView)
-  const papers = paperIds.flatMap((id) => found.find((paper) => paper.id === id) ?? [])
-  const stock = await stockOf(db, paperIds)
-  const cuts = await cutsOfProject(db, project.id)
-  const runs = await runsOfProject(db, project.id)
-  const certainty = project.certainty_permille / 1000
-  const views = lineViews({
-    lines,
-    linePapers,
-    designs: await readDesigns(
-      context,
-      lines.map((line) => line.design_hash),
+    id: line.id,
+    ordinal: line.ordinal,
+    design,
+    designHash: line.designHash,
+    variantKey: line.variantKey,
+    pieces: line.pieces,
+    units: parts.reduce((sum, { units }) => sum + units, 0),
+    unitsPerPiece: parts.reduce((sum, { part }) => sum + part.unitsPerPiece, 0),
+    sizing: line.sizing,
+    axis: line.axis,
+    askedMm: line.askedMm,
+    sheetMm: views[0]?.sheetMm ?? 0,
+    gauges: line.gauges,
+    attachedTo: line.attachedTo,
+    perPiece: line.perPiece,
+    rate,
+    secondsPerUnit,
+    foldedPieces,
+    parts: views,
+    papers: parts.flatMap(({ part, papers }) =>
+      papers.flatMap(({ paperId, shortage, ...counts }): LinePaperView[] => {
+        const paper = named.papers.get(paperId)
+        const view = views.find(({ key }) => key === part.key)
+        const holders = shortage.holders.map(({ projectId, sheets }) => ({
+          projectId,
+          sheets,
+          name: named.projects.get(projectId) ?? '',
+        }))
+        const kind = { line, part, paperId }
+        return paper && view
+          ? [
+              {
+                part: view,
+                paper,
+                ...counts,
+                shortage: { ...shortage, holders },
+                onShelf: named.shelf.find((stock) => liesOnShelf(stock, shelfKind(kind)))?.units ?? 0,
+                leftOver: leftOver(counts),
+              },
+            ]
+          : []
+      }),
     ),
-    papers: new Map(papers.map((paper) => [paper.id, paper])),
-    stock,
-    cuts,
-    runs,
-    proofs: await proofsOf(db, lineIds),
-    history,
-    certainty,
-  })
-  const joins = joinViews(views, await joinedByLine(db, project.id))
-  const delivery = (await deliveryOf(db, project.id)) ?? null
-  const facts = factsOf(views, joins, runs, cuts, delivery !== null)
-  return {
-    id: project.id,
-    name: project.name,
-    dueOn: project.due_on,
-    zone: project.zone,
-    certainty,
-    note: project.note,
-    archived: project.archived_at_ms !== null,
-    lines: views,
-    papers: papers.map((paper) => ({
-      ...paper,
-      sheets: stock.filter((line) => line.paper_id === paper.id).map(sheetView),
-    })),
-    cuts,
-    runs,
-    joins,
-    delivery,
-    facts,
-    stations: stationsOf(facts),
-    next: nextDeed(facts),
+    proof: {
+      status: proof?.status ?? 'none',
+      measuredMm: proof?.measuredMm ?? null,
+      axis: proof?.axis ?? null,
+    },
   }
 }
 
-/** Everything the pages of one project show; `null` where there is none of that id. */
+function cutPlanView({ records, plan, stock }: PlannedProject): ProjectView['cutPlan'] {
+  const { cutPlan } = records
+  if (cutPlan === null) return null
+  return {
+    id: cutPlan.id,
+    madeAtMs: cutPlan.madeAtMs,
+    plan: cutPlan.plan,
+    layouts: plan.layouts.flatMap((layout) => {
+      const sheets = stock.find(({ id }) => id === layout.stockId)
+      return sheets ? [{ ...layout, paperId: sheets.paper_id, offcut: sheets.offcut === 1 }] : []
+    }),
+    sizes: new Map(cutPlan.problem.demands.map(({ key, sizeUm }) => [key, sizeUm])),
+  }
+}
+
+/** Pages find lines by the plan's own: every one of those has a view. */
+function byLine(plan: Pick<PlannedProject['plan'], 'joinings' | 'owed'>, lines: readonly LineView[]) {
+  const view = (id: string) => lines.find((line) => line.id === id)
+  return {
+    joins: plan.joinings.flatMap(({ line, attached, pieces, joined, joinable }): JoinView[] => {
+      const own = view(line.line.id)
+      const parts = attached.flatMap((one) => view(one.line.id) ?? [])
+      return own ? [{ line: own, parts, pieces, joined, joinable }] : []
+    }),
+    owed: plan.owed.flatMap(({ line, pieces, handedOver, owed, ready }): OwedView[] => {
+      const own = view(line.line.id)
+      const most = Math.max(0, Math.min(pieces, line.foldedPieces) - handedOver)
+      return own ? [{ line: own, pieces, handedOver, owed, ready, most }] : []
+    }),
+  }
+}
+
+async function viewOf(context: FlowContext, project: PlannedProject): Promise<ProjectView> {
+  const { row, brief, plan, records, stock, reservations, runs } = project
+  const paperIds = paperIdsOf(project)
+  const found = new Map((await papersById(context.db, paperIds)).map((paper) => [paper.id, paperView(paper)]))
+  const holders = plan.lines.flatMap(({ parts }) =>
+    parts.flatMap(({ papers }) => papers.flatMap(({ shortage }) => shortage.holders)),
+  )
+  const projects = await namesOf(
+    context,
+    holders.map(({ projectId }) => projectId),
+  )
+  const shelf = await shelfStock(context.db)
+  const lines = plan.lines.map((line) => lineView(line, records.proofs, { papers: found, projects, shelf }))
+  return {
+    id: row.id,
+    name: row.name,
+    dueOn: row.due_on,
+    zone: row.zone,
+    certainty: brief.certainty,
+    note: row.note,
+    archived: brief.archived,
+    holdFirst: brief.holdFirst,
+    lines,
+    papers: paperIds.flatMap((id) => {
+      const paper = found.get(id)
+      const sheets = stock
+        .filter((line) => line.paper_id === id)
+        .map((line): DrawerSheets => ({
+          ...sheetView(line),
+          heldElsewhere: reservations
+            .filter((one) => one.stockId === line.id && one.projectId !== row.id)
+            .reduce((sum, one) => sum + one.sheets, 0),
+        }))
+      return paper ? [{ ...paper, sheets }] : []
+    }),
+    cuts: records.cuts.map(({ id, proof, paperId, sheets, atMs, pieces }) => ({
+      id,
+      proof,
+      paperId,
+      sheets,
+      atMs,
+      pieces,
+    })),
+    runs,
+    ...byLine(plan, lines),
+    deliveries: records.deliveries,
+    cutPlan: cutPlanView(project),
+    standing: plan.standing,
+    baseline: await readBaseline(context, row.id),
+    facts: plan.facts,
+    stations: plan.stations,
+    next: plan.next,
+  }
+}
+
+/** Whether there is a project of that id. */
 export const hasProject = async ({ db }: FlowContext, id: string): Promise<boolean> =>
   (await findProject(db, id)) !== undefined
 
+/** Everything the pages of one project show; `null` where there is none of that id. */
 export async function readProject(context: FlowContext, id: string): Promise<ProjectView | null> {
-  const project = await findProject(context.db, id)
-  return project ? viewOf(context, project, await readHistory(context)) : null
-}
-
-/** Several projects at once, in the order given. */
-export async function readProjects(
-  context: FlowContext,
-  rows: readonly ProjectRow[],
-): Promise<readonly ProjectView[]> {
-  const history = await readHistory(context)
-  const views: ProjectView[] = []
-  for (const row of rows) views.push(await viewOf(context, row, history))
-  return views
+  const project = await findPlanned(context, id)
+  return project ? viewOf(context, project) : null
 }

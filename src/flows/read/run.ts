@@ -1,52 +1,18 @@
-import {
-  mainPart,
-  stagesOf,
-  variantOf,
-  wordsFor,
-  type CreaseStrength,
-  type DesignDocument,
-  type GaugeSettings,
-  type Rigour,
-} from '@/core/design'
-import {
-  believedAtMs,
-  timeBelieved,
-  type RunEvent,
-  type RunPlan,
-  type TapGrain,
-  type TrayOrder,
-} from '@/core/run'
+import { mainPart, variantOf, type DesignDocument, type GaugeSettings } from '@/core/design'
+import type { ClosedPieces, RunEvent, RunPlan } from '@/core/run'
 import { mmFromUm } from '@/core/units'
 import { papersById } from '@/data/repositories/papers'
 import { findProject } from '@/data/repositories/projects'
-import { eventsOfRun, findRun } from '@/data/repositories/runs'
+import { eventsFromPiece, findRun } from '@/data/repositories/runs'
 import { readEpoch } from '@/data/repositories/settings'
-import type { RunEventRow, RunRow } from '@/data/tables'
+import type { RunRow } from '@/data/tables'
 import type { FlowContext } from '../flow-context'
-import { readDesigns } from './designs'
+import { readDesigns } from '../designs'
+import { gaugesFromText } from '../gauges'
+import { runPlan, storedEvents, type RunFeed, type SaidStep } from '../run-plan'
+import { knownRun } from '../run-tally'
 import { readRunPictures, type RunPictures } from './folds'
 import { paperView, type PaperView } from './papers'
-import { gaugesFromText } from './gauges'
-
-/** A step as the fold screen says it. */
-export interface SaidStep {
-  readonly stageName: string
-  readonly say: string
-  readonly each: string
-  readonly repeats: number
-  readonly crease: CreaseStrength
-  readonly rigour: Rigour
-  readonly note: string | null
-  readonly normal: string | null
-  readonly look: readonly string[]
-}
-
-/** Events of a run after some sequence number, and the marks a client needs to go on from there. */
-export interface RunFeed {
-  readonly epoch: string
-  readonly seq: number
-  readonly events: readonly RunEvent[]
-}
 
 export interface RunView {
   readonly id: string
@@ -64,73 +30,21 @@ export interface RunView {
   readonly archived: boolean
   readonly plan: RunPlan
   readonly steps: readonly SaidStep[]
+  /** The pieces that are over and done with, as sums; the feed has the events of all others. */
+  readonly closed: ClosedPieces
   readonly feed: RunFeed
   /** Taps whose clock cannot be right; they are taken to have been when they arrived. */
   readonly oddClocks: number
 }
 
-/** The plan a run was started with, from its row and its pinned design. */
-export async function runPlan(
-  context: FlowContext,
+/** Events of the pieces behind the closed ones; a tray's looking over where it holds any of them. */
+async function openEvents(
+  { db }: FlowContext,
   run: RunRow,
-): Promise<{ plan: RunPlan; steps: readonly SaidStep[] }> {
-  const design = (await readDesigns(context, [run.design_hash])).get(run.design_hash)
-  if (!design) throw new Error(`run ${run.id} pins a design that is not stored`)
-  const part = design.parts.find((candidate) => candidate.key === run.part_key) ?? mainPart(design)
-  const stages = stagesOf(part, variantOf(design, run.variant_key), run.way)
-  const steps = stages.flatMap((stage, index) =>
-    stage.steps.map((step) => ({ stage: index, stageName: stage.name, step })),
-  )
-  return {
-    plan: {
-      steps: steps.map(({ stage, step }) => ({ stage, repeats: step.repeats })),
-      grain: run.grain as TapGrain,
-      order: run.tray_order as TrayOrder,
-      traySize: run.tray_size,
-      wanted: run.wanted,
-    },
-    steps: steps
-      .map(({ stageName, step }) => ({ stageName, step: wordsFor(run.hand, step) }))
-      .map(({ stageName, step }) => ({
-        stageName,
-        say: step.say,
-        each: step.each,
-        repeats: step.repeats,
-        crease: step.crease,
-        rigour: step.rigour,
-        note: step.note ?? null,
-        normal: step.normal ?? null,
-        look: step.look ?? [],
-      })),
-  }
-}
-
-type Started = Pick<RunRow, 'started_at_ms'>
-
-const receipt = ({ started_at_ms }: Started, { received_at_ms }: RunEventRow) => ({
-  startedAtMs: started_at_ms,
-  receivedAtMs: received_at_ms,
-})
-
-/**
- * Events as they were stored; bodies were checked on their way in. A tap whose clock cannot be right is kept, but taken
- * to have been when it arrived.
- */
-export const storedEvents = (run: Started, rows: readonly RunEventRow[]): readonly RunEvent[] =>
-  rows.map((row) => {
-    const event = JSON.parse(row.body) as RunEvent
-    return { ...event, atMs: believedAtMs(event.atMs, receipt(run, row)) }
-  })
-
-export function feedOf(run: Started, epoch: string, rows: readonly RunEventRow[], since: number): RunFeed {
-  return {
-    epoch,
-    seq: rows.at(-1)?.seq ?? 0,
-    events: storedEvents(
-      run,
-      rows.filter((row) => row.seq > since),
-    ),
-  }
+  { pieces }: ClosedPieces,
+): Promise<readonly RunEvent[]> {
+  const events = storedEvents(run, await eventsFromPiece(db, run.id, pieces + 1))
+  return events.filter((event) => event.kind !== 'inspect' || event.pieces.some((piece) => piece > pieces))
 }
 
 /** Everything the fold screen needs; `null` where there is no such run. */
@@ -142,7 +56,9 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
   if (!design) return null
   const { plan, steps } = await runPlan(context, run)
   const [paper] = await papersById(db, run.paper_id === null ? [] : [run.paper_id])
-  const rows = await eventsOfRun(db, id)
+  const epoch = await readEpoch(db)
+  const { tally, seq, oddClocks } = await knownRun(context, epoch, run, plan)
+  const closed = tally.closedPieces()
   const project = run.project_id === null ? undefined : await findProject(db, run.project_id)
   return {
     id: run.id,
@@ -160,8 +76,9 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
     archived: run.archived_at_ms !== null,
     plan,
     steps,
-    feed: feedOf(run, await readEpoch(db), rows, 0),
-    oddClocks: rows.filter((row) => !timeBelieved(row.at_ms, receipt(run, row))).length,
+    closed,
+    feed: { epoch, seq, events: await openEvents(context, run, closed) },
+    oddClocks,
   }
 }
 

@@ -2,8 +2,8 @@ import { finishedSizes, variantOf } from '@/core/design'
 import { mmFromUm } from '@/core/units'
 import { measuredProofs } from '@/data/repositories/history'
 import type { FlowContext } from '../flow-context'
-import { readDesigns } from './designs'
-import { gaugesFromText } from './gauges'
+import { readVersions, versionKey } from '../designs'
+import { gaugesFromText } from '../gauges'
 
 /** Samples of finished sizes, by axis, each as measured size by the flat folds' size at that sheet and those gauges. */
 export type Samples = Readonly<Record<string, readonly number[]>>
@@ -14,13 +14,10 @@ export async function readSamples(
   designId: string,
 ): Promise<Readonly<Record<string, Samples>>> {
   const proofs = await measuredProofs(context.db, designId)
-  const versions = await readDesigns(
-    context,
-    proofs.map(({ hash }) => hash),
-  )
+  const versions = await readVersions(context, proofs)
   const samples: Record<string, Record<string, number[]>> = {}
-  for (const { hash, variantKey, axis, measuredUm, sheetUm, gauges } of proofs) {
-    const design = versions.get(hash)
+  for (const { hash, engine, variantKey, axis, measuredUm, sheetUm, gauges } of proofs) {
+    const design = versions.get(versionKey({ hash, engine }))
     const flat =
       design &&
       finishedSizes(design, variantOf(design, variantKey), mmFromUm(sheetUm), gaugesFromText(gauges)).find(

@@ -60,7 +60,14 @@ test('shares are as even as they come and always add up', () => {
 test('a fresh line only lacks its numbers', () => {
   const filled = { ...fresh, size: '5', pieces: '4', papers: [{ paperId: 'orange', pieces: '4' }] }
   const brief = { name: 'Lids', dueOn: '', certainty: '0.95', note: '', lines: [filled] }
-  expect(parseBrief(brief, { unit: 'cm', designs: DESIGNS, paperIds: ['orange'] }).ok).toBe(true)
+  expect(
+    parseBrief(brief, {
+      unit: 'cm',
+      ruler: 'mm-0.5',
+      designs: DESIGNS,
+      papers: [{ id: 'orange', sheets: [] }],
+    }).ok,
+  ).toBe(true)
 })
 
 describe('the preview', () => {

@@ -164,7 +164,10 @@ describe('refusals', () => {
     'NOTHING_TO_JOIN',
     'NOTHING_JOINED',
     'PROOF_MISSING',
-    'ALREADY_HANDED_OVER',
+    'ALREADY_CUT',
+    'NOTHING_TO_HAND_OVER',
+    'NOTHING_LEFT_OVER',
+    'NOT_ON_THE_SHELF',
     'WRONG_PASSPHRASE',
     'TOO_MANY_TRIES',
   ]

@@ -1,6 +1,6 @@
 import { PREFERENCES } from '../../../test/preferences'
 import { unitNoun } from '../project/unit-noun'
-import type { LineView } from '@/flows/read/project-lines'
+import type { LineView } from '@/flows/read/project'
 import { formatPiece, pieceNoun } from '.'
 
 describe('pieces of paper in words', () => {

@@ -29,7 +29,10 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   NOTHING_TO_JOIN: ({ joined = 0 }) => `All that is folded is joined: ${joined}. Fold more first.`,
   NOTHING_JOINED: () => 'Nothing is joined yet.',
   PROOF_MISSING: () => 'Cut and fold the proof piece first.',
-  ALREADY_HANDED_OVER: () => 'This project is handed over already.',
+  ALREADY_CUT: () => 'All sheets of this layout are ticked off already, here or in another window.',
+  NOTHING_TO_HAND_OVER: () => 'Say how many pieces go.',
+  NOTHING_LEFT_OVER: () => 'There are no good pieces left over here.',
+  NOT_ON_THE_SHELF: () => 'These are no longer on the shelf. Load the page again.',
   ALREADY_KEPT: () =>
     'Your press before this one was kept after all; only its answer got lost. Load the page again, look at what is there, and change it from there.',
   BAD_BACKUP: ({ problem, message }) =>

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { SHEET_FORMATS } from '@/core/sheet'
+import { formatOf, SHEET_FORMATS } from '@/core/sheet'
 import type { DeedResult } from '@/flows/deed'
 import { Field } from '../forms/Field'
 import { FormMessage } from '../forms/FormMessage'
@@ -21,27 +21,35 @@ interface AddSheetsProps {
   readonly paperId: string
   readonly preferences: Preferences
   readonly add: (values: SheetsValues, press: string) => Promise<DeedResult<null>>
+  /** What a project is short of: how many, of what size. */
+  readonly wanted?: {
+    readonly sheets: number | null
+    readonly size: { readonly widthMm: number; readonly heightMm: number } | null
+  }
 }
 
 const OWN_SIZE = 'own'
 
 /** Puts sheets into the drawer: a size by name or by its sides, and how many. */
-export function AddSheets({ paperId, preferences, add }: AddSheetsProps) {
+export function AddSheets({ paperId, preferences, add, wanted }: AddSheetsProps) {
   const sides = (key: string) => {
     const format = SHEET_FORMATS.find((one) => one.key === key)
     return format
       ? { width: lengthInput(format.widthMm, preferences), height: lengthInput(format.heightMm, preferences) }
       : {}
   }
-  const [format, setFormat] = useState('A4')
+  const size = wanted?.size ?? null
+  const first = size === null ? 'A4' : (formatOf(size.widthMm, size.heightMm)?.key ?? OWN_SIZE)
+  const own = (mm: number | undefined) => (mm === undefined ? '' : lengthInput(mm, preferences))
+  const [format, setFormat] = useState(first)
   const [values, setValues] = useState<SheetsValues>({
     paperId,
-    width: '',
-    height: '',
+    width: own(size?.widthMm),
+    height: own(size?.heightMm),
     offcut: false,
-    amount: '',
+    amount: wanted?.sheets == null ? '' : String(wanted.sheets),
     price: '',
-    ...sides('A4'),
+    ...sides(first),
   })
   const { fields, message, pending, submit } = useSubmit(add, () =>
     setValues((now) => ({ ...now, amount: '' })),

@@ -1,27 +1,32 @@
-import type { CutLayout } from '@/core/cut'
-import { pieceSizeUm } from '@/core/sheet'
-import { umFromMm } from '@/core/units'
+import { placedAt, type CutLayout } from '@/core/cut'
+import type { SizeUm } from '@/core/sheet'
 
 interface CutDrawingProps {
-  readonly layout: CutLayout
-  readonly pieceMm: number
-  readonly highPerWide?: number
+  readonly layout: Pick<CutLayout, 'sheetUm' | 'placements' | 'offcuts'>
+  /** The size of every demand, by its name. */
+  readonly sizes: ReadonlyMap<string, SizeUm>
   readonly colour: string
   readonly describe: string
 }
 
-/** A sheet with its pieces and what is left, to scale, long side lying. */
-export function CutDrawing({ layout, pieceMm, highPerWide = 1, colour, describe }: CutDrawingProps) {
-  const { sheetUm, grid, piecesPerSheet } = layout
-  const piece = pieceSizeUm(umFromMm(pieceMm), highPerWide)
-  // The sheet lies on its side: its height runs across the drawing.
-  const [across, down] = grid.turned ? [piece.widthUm, piece.heightUm] : [piece.heightUm, piece.widthUm]
-  const [width, height] = [sheetUm.heightUm, sheetUm.widthUm]
-  const cells = Array.from({ length: piecesPerSheet }, (_, index) => ({
-    x: (index % grid.rows) * across,
-    y: Math.floor(index / grid.rows) * down,
-    name: index + 1,
-  }))
+interface Box {
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+}
+
+/** A sheet with its pieces and what is kept of it, to scale, long side lying. */
+export function CutDrawing({ layout, sizes, colour, describe }: CutDrawingProps) {
+  const { sheetUm, placements, offcuts } = layout
+  const lying = sheetUm.heightUm > sheetUm.widthUm
+  const [width, height] = lying ? [sheetUm.heightUm, sheetUm.widthUm] : [sheetUm.widthUm, sheetUm.heightUm]
+  // An upright sheet is drawn on its side: its height runs across the drawing.
+  const box = ({ xUm, yUm, widthUm, heightUm }: { xUm: number; yUm: number } & SizeUm): Box =>
+    lying
+      ? { x: yUm, y: xUm, width: heightUm, height: widthUm }
+      : { x: xUm, y: height - yUm - heightUm, width: widthUm, height: heightUm }
+  const kinds = [...new Set(placements.map(({ demand }) => demand))]
   const hair = width / 240
   return (
     <svg
@@ -37,30 +42,65 @@ export function CutDrawing({ layout, pieceMm, highPerWide = 1, colour, describe 
         stroke="var(--ink-second)"
         strokeWidth={hair}
       />
-      {cells.map(({ x, y, name }) => (
-        <g key={name}>
-          <rect
-            x={x}
-            y={y}
-            width={across}
-            height={down}
-            fill={colour}
-            stroke="var(--color-base-100)"
-            strokeWidth={hair * 1.5}
-            strokeDasharray={`${hair * 7} ${hair * 5}`}
-          />
-          <circle cx={x + hair * 16} cy={y + hair * 16} r={hair * 11} fill="var(--color-base-100)" />
-          <text
-            x={x + hair * 16}
-            y={y + hair * 21}
-            fontSize={hair * 14}
-            textAnchor="middle"
-            fill="var(--color-base-content)"
-          >
-            {name}
-          </text>
-        </g>
+      {offcuts.map((offcut, index) => (
+        <rect
+          key={index}
+          {...box(offcut)}
+          fill="var(--color-base-100)"
+          stroke="var(--ink-second)"
+          strokeWidth={hair}
+          strokeDasharray={`${hair * 2} ${hair * 4}`}
+        />
       ))}
+      {placements.map((placement, index) => {
+        const size = sizes.get(placement.demand)
+        return size ? (
+          <Piece
+            key={index}
+            box={box(placedAt(placement, size))}
+            name={kinds.length > 1 ? `${kinds.indexOf(placement.demand) + 1}` : `${index + 1}`}
+            second={kinds.indexOf(placement.demand) > 0}
+            colour={colour}
+            hair={hair}
+          />
+        ) : null
+      })}
     </svg>
+  )
+}
+
+interface PieceProps {
+  readonly box: Box
+  readonly name: string
+  /** Of another line than the first: told apart by its lines too, not by colour alone. */
+  readonly second: boolean
+  readonly colour: string
+  readonly hair: number
+}
+
+function Piece({ box, name, second, colour, hair }: PieceProps) {
+  const radius = Math.min(hair * 11, box.width / 3, box.height / 3)
+  const [x, y] = [box.x + radius * 1.4, box.y + radius * 1.4]
+  return (
+    <g>
+      <rect
+        {...box}
+        fill={colour}
+        fillOpacity={second ? 0.72 : 1}
+        stroke="var(--color-base-100)"
+        strokeWidth={hair * 1.5}
+        strokeDasharray={second ? undefined : `${hair * 7} ${hair * 5}`}
+      />
+      <circle cx={x} cy={y} r={radius} fill="var(--color-base-100)" />
+      <text
+        x={x}
+        y={y + radius * 0.45}
+        fontSize={radius * 1.25}
+        textAnchor="middle"
+        fill="var(--color-base-content)"
+      >
+        {name}
+      </text>
+    </g>
   )
 }

@@ -12,6 +12,8 @@ interface SizeSweepProps {
   readonly sideMm: number
   readonly preferences: Preferences
   readonly part: string
+  /** The line as it is planned now. */
+  readonly what: string
 }
 
 type State =
@@ -23,7 +25,7 @@ type State =
 const SPAN = 0.2
 
 /** Other sizes of sheet and what they would take, worked out in a worker. */
-export function SizeSweep({ papers, sideMm, preferences, part }: SizeSweepProps) {
+export function SizeSweep({ papers, sideMm, preferences, part, what }: SizeSweepProps) {
   const [state, setState] = useState<State>({ kind: 'idle' })
   const running = useRef<Running<SweepAnswer> | null>(null)
   useEffect(() => () => running.current?.cancel(), [])
@@ -47,12 +49,20 @@ export function SizeSweep({ papers, sideMm, preferences, part }: SizeSweepProps)
     setState({ kind: 'idle' })
   }
   return (
-    <div className="mt-5">
-      {state.kind === 'idle' ? (
-        <button type="button" className="btn btn-sm btn-outline" onClick={start}>
-          Would another size save sheets?
-        </button>
-      ) : null}
+    <div>
+      <p className="flex flex-wrap items-center justify-between gap-3">
+        {what}
+        {state.kind === 'idle' ? (
+          <button
+            type="button"
+            className="btn btn-sm btn-outline"
+            onClick={start}
+            aria-label={`Try other sizes: ${what}`}
+          >
+            Try other sizes
+          </button>
+        ) : null}
+      </p>
       {state.kind === 'running' ? (
         <div className="flex items-center gap-3" role="status">
           <progress
@@ -91,7 +101,7 @@ function Cliffs({
   sideMm,
   preferences,
   part,
-}: { readonly points: readonly SweepPoint[] } & Omit<SizeSweepProps, 'papers'>) {
+}: { readonly points: readonly SweepPoint[] } & Omit<SizeSweepProps, 'papers' | 'what'>) {
   const saving = nextSmallerSaving(points, sideMm)
   const steps = cliffs(points)
   const here = points.filter((point) => point.sideMm <= sideMm + 1e-6).at(-1)

@@ -28,14 +28,20 @@ function figureText({ key, state, figure: { count, of } }: Station, project: Pro
     case 'colour':
       return countOf(count, 'paper')
     case 'paper':
-      return state === 'wanting' ? `${count} short` : state === 'done' ? 'Enough' : 'None yet'
+      return project.facts.shortUnits > 0
+        ? `${count} short`
+        : state === 'done'
+          ? 'Enough'
+          : project.facts.lines === 0
+            ? 'None yet'
+            : 'To plan'
     case 'cut':
       return of === 0 ? 'None yet' : `${count} of ${of}`
     case 'fold':
     case 'join':
       return of === 0 ? 'None' : `${count} of ${of}`
     case 'deliver':
-      return project.delivery ? 'Gone' : state === 'wanting' ? 'Ready' : 'Not yet'
+      return of === 0 ? 'None' : `${count} of ${of}`
   }
 }
 
@@ -47,7 +53,7 @@ function lineText({ key, state }: Station, project: ProjectView): string {
     case 'colour':
       return 'chosen in the brief'
     case 'paper':
-      return state === 'wanting'
+      return facts.shortUnits > 0
         ? facts.shortSheets === null
           ? 'pieces with no sheet'
           : 'sheets to get'
@@ -59,7 +65,7 @@ function lineText({ key, state }: Station, project: ProjectView): string {
     case 'join':
       return facts.joinsWanted === 0 ? 'nothing to join' : 'pieces joined'
     case 'deliver':
-      return state === 'done' ? 'handed over' : state === 'wanting' ? 'to hand over' : 'first fold and join'
+      return state === 'done' ? 'all delivered' : facts.ready > 0 ? `${facts.ready} ready to go` : 'delivered'
   }
 }
 

@@ -2,11 +2,12 @@ import type { NextDeed, StationKey } from '@/core/plan'
 
 const WORDS: Readonly<Record<NextDeed, string>> = {
   'write the brief': 'Write the brief',
+  'plan the cuts': 'Plan the cuts',
   'get paper': 'Get paper',
   'cut a proof piece': 'Cut a proof piece',
   'judge the proof piece': 'Judge the proof piece',
   'cut sheets': 'Cut sheets',
-  'go on folding': 'Go on folding',
+  'go on folding': 'Continue folding',
   'start folding': 'Start folding',
   join: 'Join',
   'hand over': 'Hand over',

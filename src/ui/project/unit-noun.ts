@@ -1,5 +1,8 @@
-import type { ProjectView } from '@/flows/read/project'
+import type { LineView } from '@/flows/read/project'
 
 /** What a project's folded things are called: units where any piece is made of several. */
-export const unitNoun = ({ lines }: Pick<ProjectView, 'lines'>): 'piece' | 'unit' =>
-  lines.some(({ unitsPerPiece }) => unitsPerPiece > 1) ? 'unit' : 'piece'
+export const unitNoun = ({
+  lines,
+}: {
+  readonly lines: readonly Pick<LineView, 'unitsPerPiece'>[]
+}): 'piece' | 'unit' => (lines.some(({ unitsPerPiece }) => unitsPerPiece > 1) ? 'unit' : 'piece')

@@ -41,6 +41,10 @@ export function FoldScreen({ run, design, gauges, pictures: packed, tones }: Fol
           <Folding run={run} design={design} gauges={gauges} pictures={pictures} cell={phase.cell} />
         ) : phase.kind === 'inspect' ? (
           <InspectTray run={run} table={table} tray={phase.tray} pieces={phase.pieces} />
+        ) : phase.kind === 'elsewhere' ? (
+          <p className="m-auto p-10 text-[3rem]" role="status">
+            The trays that are left are in other hands.
+          </p>
         ) : (
           <RunFinished run={run} table={table} />
         )}

@@ -14,7 +14,7 @@ interface InspectTrayProps {
 
 /** The end of a tray: look each piece over, say why any was spoiled, then the tray is done. */
 export function InspectTray({ run, table, tray, pieces }: InspectTrayProps) {
-  const states = pieces.flatMap((piece) => table.state.pieces[piece - 1] ?? [])
+  const states = pieces.map((piece) => table.state.piece(piece))
   const looks = lookWords(run)
   const unexplained = states.filter((state) => state.spoiled && state.reason === null).length
   return (

@@ -5,8 +5,8 @@ import type { RunAtTable } from './useRun'
 
 /** All wanted pieces are folded and looked over. */
 export function RunFinished({ run, table }: { readonly run: RunView; readonly table: RunAtTable }) {
-  const { usable, spoiled, pieces } = table.state
-  const activeS = pieces.reduce((sum, piece) => sum + piece.activeMs, 0) / 1000
+  const { usable, spoiled, activeMs } = table.state
+  const activeS = activeMs / 1000
   return (
     <div className="flex grow flex-col justify-center gap-5 px-8 py-10 tablet:px-14">
       <h2 className="text-[4.5rem] leading-none">{countOf(usable, run.partName)} folded</h2>

@@ -1,21 +1,19 @@
-import { piecesOfTray, tapsOf } from '@/core/run'
+import { piecesOfTray } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
 import type { RunAtTable } from './useRun'
 
 /** The tray as small sheets turning from blank to folded. */
 export function TrayStrip({ run, table }: { readonly run: RunView; readonly table: RunAtTable }) {
-  const { phase, pieces, total } = table.state
-  if (phase.kind === 'finished') return <div />
+  const { phase, piece: pieceAt, total } = table.state
+  if (phase.kind === 'finished' || phase.kind === 'elsewhere') return <div />
   const inTray = piecesOfTray(run.plan, phase.tray, total)
-  const taps = tapsOf(run.plan.steps, run.plan.grain).length
   const colour = run.paper?.frontColour ?? '#7f9563'
   const current = phase.kind === 'fold' ? phase.cell.piece : null
   return (
     <ol className="flex flex-wrap gap-2" aria-label={`Tray ${phase.tray + 1}`}>
       {inTray.map((piece) => {
-        const state = pieces[piece - 1]
-        const share = state ? state.tapsDone / taps : 0
-        const words = state?.spoiled
+        const { share, spoiled } = pieceAt(piece)
+        const words = spoiled
           ? 'spoiled'
           : share === 1
             ? 'folded'
@@ -34,12 +32,10 @@ export function TrayStrip({ run, table }: { readonly run: RunView; readonly tabl
                 stroke={piece === current ? 'var(--color-base-content)' : 'var(--ink-second)'}
                 strokeWidth={piece === current ? 3 : 1.2}
               />
-              {share > 0 && !state?.spoiled ? (
+              {share > 0 && !spoiled ? (
                 <path d={foldedPath(share)} fill={colour} stroke="var(--paper-line)" strokeWidth="0.8" />
               ) : null}
-              {state?.spoiled ? (
-                <path d="M-9-9 9 9M9-9-9 9" stroke="var(--color-error)" strokeWidth="4" />
-              ) : null}
+              {spoiled ? <path d="M-9-9 9 9M9-9-9 9" stroke="var(--color-error)" strokeWidth="4" /> : null}
             </svg>
           </li>
         )

@@ -1,5 +1,5 @@
 import { renderToStaticMarkup } from 'react-dom/server'
-import { runState, type RunEvent, type RunPlan } from '@/core/run'
+import { NONE_CLOSED, runState, type RunEvent, type RunPlan } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
 import { InspectTray } from './InspectTray'
 import { RunFinished } from './RunFinished'
@@ -30,6 +30,7 @@ const RUN: RunView = {
   plan: PLAN,
   steps: [],
   oddClocks: 0,
+  closed: NONE_CLOSED,
   feed: { epoch: 'e', seq: 0, events: [] },
 }
 const nothing = () => undefined

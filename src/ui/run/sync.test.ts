@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { runState, type RunEvent, type RunPlan } from '@/core/run'
+import { isBehind, NONE_CLOSED, piecesOf, RunTally, runState, type RunEvent, type RunPlan } from '@/core/run'
 import type { EventsTaken } from '@/flows/deeds/runs'
 import type { Outbox } from './outbox'
 import { RunSync, type Post, type SyncView } from './sync'
@@ -75,9 +75,10 @@ function nextTap(view: SyncView): RunEvent {
   }
 }
 
-const page = async (server: FakeServer, outbox: FakeOutbox) => {
-  const feed = { epoch: server.epoch, seq: server.ledger.length, events: [...server.ledger] }
-  const sync = new RunSync(feed, outbox, server.post, () => undefined)
+const page = async (server: FakeServer, outbox: FakeOutbox, closed = NONE_CLOSED) => {
+  const events = server.ledger.filter((event) => !isBehind(closed, event))
+  const feed = { epoch: server.epoch, seq: server.ledger.length, events }
+  const sync = new RunSync({ feed, closed }, outbox, server.post, () => undefined)
   await sync.begin()
   await sync.flush()
   return sync
@@ -86,7 +87,7 @@ const settle = async (sync: RunSync) => {
   for (let round = 0; round < 30 && sync.view().unsent > 0; round++) await sync.flush()
 }
 const done = (events: readonly RunEvent[]) =>
-  runState(PLAN, events).pieces.reduce((sum, piece) => sum + piece.tapsDone, 0)
+  piecesOf(runState(PLAN, events)).reduce((sum, piece) => sum + piece.foldsDone, 0)
 
 beforeEach(() => jest.useFakeTimers())
 afterEach(() => jest.useRealTimers())
@@ -176,4 +177,58 @@ test('whatever is lost on the way, the server ends with each tap once and in ord
     ),
     { numRuns: 60 },
   )
+})
+
+describe('a long run begun from its closed pieces as sums', () => {
+  /** Both trays of four folded and looked over but for the last piece; the first tray known as sums. */
+  const long = async () => {
+    const server = new FakeServer()
+    const first = await page(server, new FakeOutbox())
+    for (let presses = 0; presses < 3 * 7 + 1; presses++) {
+      const state = runState(PLAN, first.view().events)
+      await first.tap(
+        state.phase.kind === 'inspect'
+          ? { id: `look${serial++}`, lane: 1, atMs: serial, kind: 'inspect', pieces: state.phase.pieces }
+          : nextTap(first.view()),
+      )
+    }
+    await settle(first)
+    const closed = { pieces: 4, usable: 4, spoiled: 0, activeMs: 4 * 30 }
+    return { server, closed }
+  }
+  const stateOf = ({ closed, events }: SyncView) => new RunTally(PLAN, closed).addAll(events).state()
+
+  test('knows as much as a page that was given every tap', async () => {
+    const { server, closed } = await long()
+    const short = await page(server, new FakeOutbox(), closed)
+    expect(short.view().events.length).toBeLessThan(server.ledger.length / 2 + 2)
+    const { phase, usable, activeMs } = stateOf(short.view())
+    const whole = runState(PLAN, server.ledger)
+    expect({ phase, usable, activeMs }).toEqual({
+      phase: whole.phase,
+      usable: whole.usable,
+      activeMs: whole.activeMs,
+    })
+  })
+  test('asks for the whole ledger once another window touches a piece it knows only as a sum', async () => {
+    const { server, closed } = await long()
+    const short = await page(server, new FakeOutbox(), closed)
+    const spoil: RunEvent = { id: 'late', lane: 1, atMs: 9, kind: 'spoil', piece: 2, attempt: 0 }
+    server.ledger.push(spoil)
+    await short.flush()
+    await jest.runAllTimersAsync()
+    expect(short.view().closed).toEqual(NONE_CLOSED)
+    expect(short.view().events).toEqual(server.ledger)
+    expect(stateOf(short.view())).toMatchObject({ spoiled: 1 })
+  })
+  test('takes up an old tap for such a piece, sends it, and counts it once', async () => {
+    const { server, closed } = await long()
+    const outbox = new FakeOutbox()
+    await outbox.add({ id: 'kept', lane: 1, atMs: 9, kind: 'spoil', piece: 3, attempt: 0 })
+    const short = await page(server, outbox, closed)
+    await jest.runAllTimersAsync()
+    expect(server.ledger.filter(({ id }) => id === 'kept')).toHaveLength(1)
+    expect(short.view().unsent).toBe(0)
+    expect(stateOf(short.view())).toMatchObject({ spoiled: 1, usable: runState(PLAN, server.ledger).usable })
+  })
 })

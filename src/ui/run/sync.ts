@@ -1,12 +1,14 @@
-import type { RunEvent } from '@/core/run'
+import { isBehind, NONE_CLOSED, type ClosedPieces, type RunEvent } from '@/core/run'
 import type { EventsTaken } from '@/flows/deeds/runs'
-import type { RunFeed } from '@/flows/read/run'
+import type { RunFeed } from '@/flows/run-plan'
 import type { Outbox } from './outbox'
 
 export type SyncState = 'kept' | 'sending' | 'waiting'
 
 /** What the screen shows: all events it knows, those sent first, and how the sending goes. */
 export interface SyncView {
+  /** The pieces that are over and done with, as sums; `events` are about the others. */
+  readonly closed: ClosedPieces
   readonly events: readonly RunEvent[]
   readonly unsent: number
   readonly sync: SyncState
@@ -15,6 +17,12 @@ export interface SyncView {
 
 const BATCH = 200
 const RETRY_MS = [500, 1000, 2000, 4000, 8000] as const
+
+/** A run's ledger as a page begins with it. */
+export interface Ledger {
+  readonly feed: RunFeed
+  readonly closed: ClosedPieces
+}
 
 export type Post = (body: {
   epoch: string
@@ -48,6 +56,9 @@ export const postEvents =
  */
 export class RunSync {
   #known: RunEvent[]
+  #closed: ClosedPieces
+  /** A tap came for a piece known only as a part of a sum: the next exchange asks for the whole ledger. */
+  #wantsAll = false
   #epoch: string
   #seq: number
   #waiting: RunEvent[] = []
@@ -61,8 +72,9 @@ export class RunSync {
   readonly #outbox: Outbox
   readonly #changed: (view: SyncView) => void
 
-  constructor(feed: RunFeed, outbox: Outbox, post: Post, changed: (view: SyncView) => void) {
+  constructor({ feed, closed }: Ledger, outbox: Outbox, post: Post, changed: (view: SyncView) => void) {
     this.#known = [...feed.events]
+    this.#closed = closed
     this.#epoch = feed.epoch
     this.#seq = feed.seq
     this.#outbox = outbox
@@ -72,8 +84,10 @@ export class RunSync {
 
   view(): SyncView {
     const seen = new Set(this.#known.map((event) => event.id))
+    const waiting = this.#waiting.filter((event) => !seen.has(event.id) && !isBehind(this.#closed, event))
     return {
-      events: [...this.#known, ...this.#waiting.filter((event) => !seen.has(event.id))],
+      closed: this.#closed,
+      events: [...this.#known, ...waiting],
       unsent: this.#waiting.length,
       sync: this.#sync,
       refused: this.#refused,
@@ -83,6 +97,7 @@ export class RunSync {
   /** Takes up the taps that an earlier page left unsent. Call once before the first tap. */
   async begin(): Promise<void> {
     this.#waiting = [...(await this.#outbox.untaken(this.#epoch))]
+    this.#wantsAll = this.#waiting.some((event) => isBehind(this.#closed, event))
     this.#tell()
     void this.flush()
   }
@@ -99,7 +114,7 @@ export class RunSync {
   flush(): Promise<void> {
     this.#running ??= this.#exchange().finally(() => {
       this.#running = null
-      if (!this.#stopped && this.#waiting.length > 0) this.#again()
+      if (!this.#stopped && (this.#waiting.length > 0 || this.#wantsAll)) this.#again()
     })
     return this.#running
   }
@@ -118,7 +133,8 @@ export class RunSync {
   async #exchange(): Promise<void> {
     const events = this.#waiting.slice(0, BATCH)
     if (events.length > 0) this.#set('sending')
-    const taken = await this.#post({ epoch: this.#epoch, since: this.#seq, events })
+    const since = this.#wantsAll ? 0 : this.#seq
+    const taken = await this.#post({ epoch: this.#epoch, since, events })
     if (this.#stopped) return
     if (taken === null) {
       this.#failures++
@@ -126,14 +142,25 @@ export class RunSync {
       return
     }
     this.#failures = 0
-    await this.#take(taken)
+    await this.#take(taken, since === 0)
     this.#set(this.#waiting.length > 0 ? 'sending' : 'kept')
   }
 
-  async #take(taken: EventsTaken): Promise<void> {
+  /** Takes the server's answer up; `whole` where it has the ledger from its beginning. */
+  async #take(taken: EventsTaken, whole: boolean): Promise<void> {
     const newEpoch = taken.epoch !== this.#epoch
-    const seen = new Set(newEpoch ? [] : this.#known.map((event) => event.id))
-    this.#known = [...(newEpoch ? [] : this.#known), ...taken.events.filter((event) => !seen.has(event.id))]
+    if (newEpoch || whole) {
+      this.#known = [...taken.events]
+      this.#closed = NONE_CLOSED
+      this.#wantsAll = false
+    } else {
+      const seen = new Set(this.#known.map((event) => event.id))
+      this.#known = [
+        ...this.#known,
+        ...taken.events.filter((event) => !seen.has(event.id) && !isBehind(this.#closed, event)),
+      ]
+      this.#wantsAll = taken.events.some((event) => isBehind(this.#closed, event))
+    }
     this.#epoch = taken.epoch
     this.#seq = taken.seq
     this.#refused += taken.refused.length

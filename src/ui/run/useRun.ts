@@ -2,7 +2,7 @@
 
 import { nanoid } from 'nanoid'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { runState, type Grade, type RunEvent, type RunState, type SpoilReason } from '@/core/run'
+import { RunTally, type Grade, type RunEvent, type RunState, type SpoilReason } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
 import { openOutbox } from './outbox'
 import { postEvents, RunSync, type SyncView } from './sync'
@@ -12,6 +12,8 @@ import { playTone, type Tone } from './tones'
 const DOUBLE_TOUCH_MS = 180
 /** How often a quiet page asks what another window did. */
 const LOOK_MS = 2500
+/** Every window of one folder works in one lane: they tap the same pieces. */
+const LANE = 1
 
 type Unplaced<Event> = Event extends RunEvent ? Omit<Event, 'id' | 'lane' | 'atMs'> : never
 type Deed = Unplaced<RunEvent>
@@ -55,7 +57,13 @@ class LapClock {
 
 /** The run as this window works it: state from the ledger and the taps on their way, and the deeds. */
 export function useRun(run: RunView, tones: boolean): RunAtTable {
-  const [view, setView] = useState<SyncView>({ events: run.feed.events, unsent: 0, sync: 'kept', refused: 0 })
+  const [view, setView] = useState<SyncView>({
+    closed: run.closed,
+    events: run.feed.events,
+    unsent: 0,
+    sync: 'kept',
+    refused: 0,
+  })
   const [ready, setReady] = useState(false)
   const [persistent, setPersistent] = useState(true)
   const sync = useRef<RunSync | null>(null)
@@ -67,7 +75,7 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
     let gone = false
     void openOutbox(run.id, Date.now()).then(async (outbox) => {
       if (gone) return
-      const started = new RunSync(run.feed, outbox, postEvents(run.id), setView)
+      const started = new RunSync(run, outbox, postEvents(run.id), setView)
       sync.current = started
       setPersistent(outbox.persistent)
       await started.begin()
@@ -102,7 +110,10 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
     }
   }, [])
 
-  const state = useMemo(() => runState(run.plan, view.events), [run.plan, view.events])
+  const state = useMemo(
+    () => new RunTally(run.plan, view.closed).addAll(view.events).state(LANE),
+    [run.plan, view.closed, view.events],
+  )
 
   const sound = useCallback(
     (tone: Tone) => {
@@ -123,10 +134,11 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
       const current = sync.current
       const touchedMs = performance.now()
       if (!current || (guarded && touchedMs - lastTouchMs.current < DOUBLE_TOUCH_MS)) return
-      const chosen = choose(runState(run.plan, current.view().events))
+      const known = current.view()
+      const chosen = choose(new RunTally(run.plan, known.closed).addAll(known.events).state(LANE))
       if (!chosen) return
       if (guarded) lastTouchMs.current = touchedMs
-      const event = { id: nanoid(), lane: 1, atMs: Date.now(), ...chosen.deed } as RunEvent
+      const event = { id: nanoid(), lane: LANE, atMs: Date.now(), ...chosen.deed } as RunEvent
       sound(chosen.tone)
       void current.tap(event)
     },
@@ -135,18 +147,22 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
 
   const next = useCallback(
     () =>
-      act(({ phase, attemptAt, pieces }) => {
-        if (phase.kind === 'finished') return null
+      act(({ phase, attemptAt, piece: pieceAt }) => {
+        if (phase.kind === 'finished' || phase.kind === 'elsewhere') return null
         if (phase.kind === 'inspect') {
-          const open = phase.pieces.some(
-            (piece) => pieces[piece - 1]?.spoiled && pieces[piece - 1]?.reason === null,
-          )
+          const open = phase.pieces.some((piece) => pieceAt(piece).spoiled && pieceAt(piece).reason === null)
           return open ? null : { deed: { kind: 'inspect', pieces: phase.pieces }, tone: 'done' }
         }
         const { cell } = phase
         const last = run.plan.steps[cell.step]?.repeats === cell.repeat
         return {
-          deed: { kind: 'done', ...cell, attempt: attemptAt(cell), lapMs: clock.current.lap() },
+          deed: {
+            kind: 'done',
+            ...cell,
+            grain: run.plan.grain,
+            attempt: attemptAt(cell),
+            lapMs: clock.current.lap(),
+          },
           tone: last ? 'row' : 'next',
         }
       }, true),
@@ -159,7 +175,7 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
         if (!lastAct) return null
         const deed: Deed =
           lastAct.kind === 'done'
-            ? { kind: 'undo', ...lastAct.cell, attempt: lastAct.attempt }
+            ? { kind: 'undo', ...lastAct.cell, grain: lastAct.grain, attempt: lastAct.attempt }
             : { kind: 'unspoil', piece: lastAct.piece, attempt: lastAct.attempt }
         return { deed, tone: 'undo' }
       }, true),
@@ -168,8 +184,8 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
 
   const spoilPiece = useCallback(
     (piece: number) =>
-      act(({ spoilAttempt, pieces }) => {
-        if (pieces[piece - 1]?.spoiled) return null
+      act(({ spoilAttempt, piece: pieceAt }) => {
+        if (pieceAt(piece).spoiled) return null
         return { deed: { kind: 'spoil', piece, attempt: spoilAttempt(piece) }, tone: 'undo' }
       }, false),
     [act],

@@ -1,5 +1,5 @@
 import { LIBRARY, measureDesign, mainPart, stagesOf, variantOf } from '@/core/design'
-import { cellsOf, runState, tapsOf, type RunPlan, type TapGrain } from '@/core/run'
+import { cellsOf, NONE_CLOSED, runState, tapsOf, type RunPlan, type TapGrain } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
 import { lookWords, nextLine, nowWords } from './words'
 
@@ -46,6 +46,7 @@ function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
       look: step.look ?? [],
     })),
     oddClocks: 0,
+    closed: NONE_CLOSED,
     feed: { epoch: 'e', seq: 0, events: [] },
   }
 }

@@ -7,8 +7,7 @@ import { EmptyState } from '@/ui/shell/EmptyState'
 
 export default async function BenchPage() {
   const { context, preferences } = await openPage()
-  const { openRuns, projects } = await readBench(context)
-  const inProgress = projects.filter((project) => project.next.deed !== 'nothing left')
+  const { openRuns, projects, moreProjects, moreRuns } = await readBench(context)
   return (
     <>
       <h1 className="text-4xl">Bench</h1>
@@ -24,30 +23,37 @@ export default async function BenchPage() {
               <li key={run.id} className="sheet-panel flex items-end justify-between gap-4 p-5">
                 <div>
                   <p className="figure text-3xl">
-                    {run.at_piece === null ? 'Tray to look over' : `Piece ${run.at_piece}`}
+                    {run.atPiece === null ? 'Tray to check' : `Piece ${run.atPiece}`}
                     <span className="second text-lg"> of {run.total}</span>
                   </p>
                   <p className="mt-1 font-semibold">
-                    {run.design_name}
-                    {run.paper_name === null ? '' : `, ${run.paper_name}`}
+                    {run.designName}
+                    {run.paperName === null ? '' : `, ${run.paperName}`}
                   </p>
                   <p className="second text-sm">
-                    {run.project_name ?? 'Just folding'}
-                    {run.last_tap_at_ms === null
+                    {run.projectName ?? 'Just folding'}
+                    {run.lastTapAtMs === null
                       ? ', not begun'
-                      : `, last tap ${formatMoment(run.last_tap_at_ms, preferences)}`}
+                      : `, last tap ${formatMoment(run.lastTapAtMs, preferences)}`}
                   </p>
                 </div>
                 <Link
                   href={`/runs/${run.id}`}
                   className="btn btn-primary"
-                  aria-label={`Go on folding ${run.design_name}${run.paper_name === null ? '' : `, ${run.paper_name}`}`}
+                  aria-label={`Continue folding ${run.designName}${run.paperName === null ? '' : `, ${run.paperName}`}`}
                 >
-                  Go on folding
+                  Continue folding
                 </Link>
               </li>
             ))}
           </ul>
+          {moreRuns > 0 ? (
+            <p className="mt-3">
+              <Link href="/logbook" className="underline">
+                {moreRuns} more in the logbook
+              </Link>
+            </p>
+          ) : null}
         </section>
       ) : null}
 
@@ -55,7 +61,7 @@ export default async function BenchPage() {
         <h2 id="projects-title" className="text-2xl">
           Next in each project
         </h2>
-        {inProgress.length === 0 ? (
+        {projects.length === 0 ? (
           <EmptyState
             title="Nothing waits"
             text="Start with what is wanted, how many and by when. Sheets, cuts and trays follow from it."
@@ -64,7 +70,7 @@ export default async function BenchPage() {
           />
         ) : (
           <ul className="mt-3 flex flex-col">
-            {inProgress.map((project) => (
+            {projects.map((project) => (
               <li
                 key={project.id}
                 className="grid grid-cols-[1fr_auto] items-center gap-x-4 border-t hairline py-4 last:border-b tablet:grid-cols-[2fr_1.6fr_1fr_12rem]"
@@ -92,6 +98,13 @@ export default async function BenchPage() {
             ))}
           </ul>
         )}
+        {moreProjects > 0 ? (
+          <p className="mt-4">
+            <Link href="/projects" className="underline">
+              {moreProjects} more projects
+            </Link>
+          </p>
+        ) : null}
       </section>
     </>
   )

@@ -3,10 +3,13 @@
 import { actOn, actOnBoth, actOnce, actOnceOn } from '@/app/_server/act'
 import { archiveProject } from '@/flows/deeds/archive-project'
 import { tickCut, undoCut } from '@/flows/deeds/cuts'
-import { handOver, recordJoin, undoHandOver } from '@/flows/deeds/joins'
+import { handOver, undoHandOver } from '@/flows/deeds/deliveries'
+import { recordJoin } from '@/flows/deeds/joins'
+import { holdPaperFirst, planAgain } from '@/flows/deeds/plan-cuts'
 import { acceptProof, askProofAgain, cutProof, skipProof } from '@/flows/deeds/proofs'
 import { startProjectRun } from '@/flows/deeds/runs'
 import { saveBrief } from '@/flows/deeds/save-brief'
+import { putBackOnShelf, shelveLeftOver, takeOffShelf } from '@/flows/deeds/shelf'
 
 // `press` is the id that the client made for this press: doubled, retried or late, it counts once.
 
@@ -46,4 +49,25 @@ export const recordJoinAction = async (projectId: unknown, input: unknown, press
 export const handOverAction = async (projectId: unknown, input: unknown, press: unknown) =>
   actOnceOn(projectId, press, 'hand over', input, (context, id) => handOver(context, id, input))
 
-export const undoHandOverAction = async (projectId: unknown) => actOn(projectId, undoHandOver)
+export const undoHandOverAction = async (projectId: unknown, deliveryId: unknown) =>
+  actOnBoth(projectId, deliveryId, undoHandOver)
+
+export const planAgainAction = async (projectId: unknown) => actOn(projectId, planAgain)
+
+export const holdPaperFirstAction = async (projectId: unknown, first: unknown) =>
+  actOn(projectId, (context, id) => holdPaperFirst(context, id, first === true))
+
+export const shelveLeftOverAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'shelve what is left of', input, (context, id) =>
+    shelveLeftOver(context, id, input),
+  )
+
+export const takeOffShelfAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'take off the shelf for', input, (context, id) =>
+    takeOffShelf(context, id, input),
+  )
+
+export const putBackOnShelfAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'put back on the shelf from', input, (context, id) =>
+    putBackOnShelf(context, id, input),
+  )

@@ -19,9 +19,9 @@ import { CoreError } from '@/core/errors'
 import type { Pace } from '@/core/time'
 import { SHOWN_SHEET_MM, shownSheetMm } from '@/flows/figures'
 import { choose, type Choice } from '@/flows/read/choosing'
-import { readLibrary } from '@/flows/read/designs'
+import { readLibrary } from '@/flows/designs'
 import { readBases, readEnd, type FoldedEndView } from '@/flows/read/folds'
-import { readHistory } from '@/flows/read/history'
+import { readLessons } from '@/flows/lessons'
 import { readDrawer } from '@/flows/read/papers'
 import { readLibraryQuery, type Query } from '@/schema/designs-query'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
@@ -51,7 +51,7 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
   const withheld = library.filter(({ document }) => !locksHold(document))
   const families = FAMILIES.filter((family) => all.some(({ document }) => document.family === family))
   const asked = readLibraryQuery(await searchParams, families, preferences.unit)
-  const history = await readHistory(context)
+  const history = await readLessons(context)
   const papers = await readDrawer(context)
   const bases = await readBases(context)
   const paper = papers.find(({ id }) => id === asked.value.paperId) ?? null

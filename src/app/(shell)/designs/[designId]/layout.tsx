@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import type { ReactNode } from 'react'
 import { openPage } from '@/app/_server/guard'
-import { readLibrary } from '@/flows/read/designs'
+import { readLibrary } from '@/flows/designs'
 
 interface DesignLayoutProps {
   readonly params: Promise<{ readonly designId: string }>

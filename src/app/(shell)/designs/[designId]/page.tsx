@@ -5,9 +5,9 @@ import { openPage } from '@/app/_server/guard'
 import { defaultGauges, locksHold, mainPart, unitsOf } from '@/core/design'
 import { BASES } from '@/core/fold'
 import { shownSheetMm } from '@/flows/figures'
-import { readLibrary } from '@/flows/read/designs'
+import { readLibrary } from '@/flows/designs'
 import { readEnd, type FoldedEndView } from '@/flows/read/folds'
-import { readHistory } from '@/flows/read/history'
+import { readLessons } from '@/flows/lessons'
 import { readDrawer } from '@/flows/read/papers'
 import { readSamples } from '@/flows/read/samples'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
@@ -29,7 +29,7 @@ export default async function DesignPage({ params }: { readonly params: Promise<
   if (!found) notFound()
   const design = found.document
   const papers = await readDrawer(context)
-  const history = await readHistory(context)
+  const history = await readLessons(context)
   const pace = history.pace(design)
   const samples = await readSamples(context, design.id)
   const part = mainPart(design)

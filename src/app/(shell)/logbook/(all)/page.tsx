@@ -27,12 +27,12 @@ export default async function LogbookPage() {
           <div className="mt-6 grid gap-8 tablet:grid-cols-2">
             <CountList
               title="By grade"
-              rows={grades.map((row) => [row.grade, row.pieces])}
+              rows={grades.map((row) => [row.label, row.units])}
               empty="No piece is finished yet."
             />
             <CountList
               title="Spoiled, by reason"
-              rows={reasons.map((row) => [row.reason, row.pieces])}
+              rows={reasons.map((row) => [row.label === '' ? 'no reason given' : row.label, row.units])}
               empty="None was spoiled."
             />
           </div>
@@ -110,16 +110,16 @@ export default async function LogbookPage() {
                   className="grid gap-x-4 border-t hairline py-3 tablet:grid-cols-[2fr_1.5fr_1fr_1fr]"
                 >
                   <Link href={`/logbook/${run.id}`} className="font-semibold hover:underline">
-                    {run.design_name}
-                    {run.paper_name === null ? '' : `, ${run.paper_name}`}
+                    {run.designName}
+                    {run.paperName === null ? '' : `, ${run.paperName}`}
                   </Link>
-                  <span className="second">{run.project_name ?? 'just folding'}</span>
+                  <span className="second">{run.projectName ?? 'just folding'}</span>
                   <span>
                     {run.usable} of {run.wanted}
                     {run.spoiled > 0 ? `, ${run.spoiled} spoiled` : ''}
                   </span>
                   <span className="second tablet:text-right">
-                    {formatMoment(run.last_tap_at_ms ?? run.started_at_ms, preferences)}
+                    {formatMoment(run.lastTapAtMs ?? run.startedAtMs, preferences)}
                   </span>
                 </li>
               ))}

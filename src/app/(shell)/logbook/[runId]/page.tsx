@@ -17,7 +17,7 @@ export default async function RunLogPage({ params }: { readonly params: Promise<
   if (!run) notFound()
   const { units } = await readRunLog(context, run.id)
   const folded = units.filter((unit) => unit.status === 'folded')
-  const activeS = units.reduce((sum, unit) => sum + unit.active_ms, 0) / 1000
+  const activeS = units.reduce((sum, unit) => sum + unit.activeMs, 0) / 1000
   return (
     <>
       <h1 className="text-4xl">
@@ -57,7 +57,7 @@ export default async function RunLogPage({ params }: { readonly params: Promise<
           <PaceChart
             points={folded.map((unit) => ({
               piece: unit.ordinal,
-              minutes: Math.round(unit.active_ms / 600) / 100,
+              minutes: Math.round(unit.activeMs / 600) / 100,
             }))}
           />
         </section>
@@ -88,11 +88,9 @@ export default async function RunLogPage({ params }: { readonly params: Promise<
                   {unit.status === 'folded' ? unit.grade : unit.status === 'open' ? 'begun' : 'spoiled'}
                 </td>
                 <td>{unit.reason ?? ''}</td>
+                <td className="text-right">{unit.activeMs === 0 ? '' : formatPace(unit.activeMs / 1000)}</td>
                 <td className="text-right">
-                  {unit.active_ms === 0 ? '' : formatPace(unit.active_ms / 1000)}
-                </td>
-                <td className="text-right">
-                  {unit.last_tap_at_ms === null ? '' : formatMoment(unit.last_tap_at_ms, preferences)}
+                  {unit.lastTapAtMs === null ? '' : formatMoment(unit.lastTapAtMs, preferences)}
                 </td>
               </tr>
             ))}

@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { openPage } from '@/app/_server/guard'
 import { readDrawer, type DrawerPaper } from '@/flows/read/papers'
+import { readShelf, type ShelfView } from '@/flows/read/shelf'
 import { formatSheet, plural, type Preferences } from '@/ui/format'
 import { Swatch } from '@/ui/paper/Swatch'
 import { EmptyState } from '@/ui/shell/EmptyState'
@@ -31,7 +32,41 @@ export default async function PapersPage() {
           ))}
         </ul>
       )}
+      <Shelf shelf={await readShelf(context)} preferences={preferences} />
     </>
+  )
+}
+
+/** Good pieces that were left over, ready for a later project. */
+function Shelf({
+  shelf,
+  preferences,
+}: {
+  readonly shelf: readonly ShelfView[]
+  readonly preferences: Preferences
+}) {
+  if (shelf.length === 0) return null
+  return (
+    <section aria-labelledby="shelf-title" className="mt-10">
+      <h2 id="shelf-title" className="text-2xl">
+        On the shelf
+      </h2>
+      <ul className="mt-3">
+        {shelf.map((one) => (
+          <li
+            key={one.key}
+            className="flex flex-wrap items-center gap-4 border-t hairline py-3 last:border-b"
+          >
+            <span className="figure w-12 text-2xl">{one.units}</span>
+            <Swatch front={one.paper.frontColour} back={one.paper.backColour} />
+            <span>
+              {one.designName}, {one.variantName}, {one.paper.name}
+              <span className="second"> from {formatSheet(one.widthMm, one.heightMm, preferences)}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

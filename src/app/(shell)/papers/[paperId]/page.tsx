@@ -1,10 +1,13 @@
 import type { Metadata } from 'next'
+import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
 import { nominalGapMm, nominalPairOf } from '@/core/units'
 import { readDrawerPaper, type DrawerPaper } from '@/flows/read/papers'
 import { DeedButton } from '@/ui/forms/DeedButton'
-import { formatMoney, formatSheet } from '@/ui/format'
+import { formatMoney, formatSheet, plural } from '@/ui/format'
+import { projectNameOf } from '@/flows/read/project-list'
+import { readShortQuery } from '@/schema/short-query'
 import { AddSheets } from '@/ui/paper/AddSheets'
 import { CountSheets } from '@/ui/paper/CountSheets'
 import { PaperForm } from '@/ui/paper/PaperForm'
@@ -12,8 +15,15 @@ import { addSheetsAction, countSheetsAction, putPaperAwayAction, savePaperAction
 
 export const metadata: Metadata = { title: 'Paper' }
 
-export default async function PaperPage({ params }: { readonly params: Promise<{ paperId: string }> }) {
+interface PaperParams {
+  readonly params: Promise<{ paperId: string }>
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>
+}
+
+export default async function PaperPage({ params, searchParams }: PaperParams) {
   const { context, preferences } = await openPage()
+  const asked = readShortQuery(await searchParams)
+  const projectName = asked.projectId === null ? null : await projectNameOf(context, asked.projectId)
   const paper = await readDrawerPaper(context, (await params).paperId)
   if (!paper) notFound()
   const mixed = mixedPair(paper)
@@ -58,8 +68,23 @@ export default async function PaperPage({ params }: { readonly params: Promise<{
               )
             })}
           </ul>
-          <h3 className="mt-6 mb-2 text-xl">Put sheets in</h3>
-          <AddSheets paperId={paper.id} preferences={preferences} add={addSheetsAction} />
+          <h3 id="add" className="mt-6 mb-2 text-xl">
+            Put sheets in
+          </h3>
+          {projectName === null ? null : (
+            <p className="note mb-3">
+              {asked.sheets === null ? 'Sheets' : plural(asked.sheets, 'sheet')} wanted for {projectName}.{' '}
+              <Link href={`/projects/${asked.projectId}/paper`} className="underline">
+                Back to it
+              </Link>
+            </p>
+          )}
+          <AddSheets
+            paperId={paper.id}
+            preferences={preferences}
+            add={addSheetsAction}
+            wanted={{ sheets: asked.sheets, size: asked.size }}
+          />
         </section>
         <section className="sheet-panel p-6" aria-labelledby="paper-title">
           <h2 id="paper-title" className="mb-4 text-2xl">

@@ -1,14 +1,12 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { openPage } from '@/app/_server/guard'
-import { listProjects } from '@/data/repositories/projects'
-import { readProjects } from '@/flows/read/project'
+import { readProjectList } from '@/flows/read/project-list'
 import { countOf, daysUntil, formatDay, formatDaysLeft } from '@/ui/format'
 import { deedWords } from '@/ui/project/deed-words'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { EmptyState } from '@/ui/shell/EmptyState'
 import { archiveProjectAction } from '../actions'
-import { unitNoun } from '@/ui/project/unit-noun'
 
 export const metadata: Metadata = { title: 'Projects' }
 
@@ -18,8 +16,9 @@ export default async function ProjectsPage({
   readonly searchParams: Promise<Record<string, string | string[] | undefined>>
 }) {
   const { context, preferences } = await openPage()
-  const away = (await searchParams)['away'] === '1'
-  const projects = await readProjects(context, await listProjects(context.db, away))
+  const query = await searchParams
+  const away = query['away'] === '1'
+  const { projects, page, pages } = await readProjectList(context, away, Number(query['page'] ?? 1))
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-4">
@@ -56,14 +55,14 @@ export default async function ProjectsPage({
                 {project.lines.map((line) => (
                   <li key={line.id}>
                     {line.pieces} {line.design.name.toLowerCase()}
-                    {line.attachedTo === null ? '' : ', glued on'}
+                    {line.attached ? ', glued on' : ''}
                   </li>
                 ))}
               </ul>
               <div className="mt-auto flex items-end justify-between gap-3 border-t hairline pt-4">
                 <p>
                   <span className="figure text-2xl">{project.facts.foldedUnits}</span>
-                  <span className="second"> of {countOf(project.facts.units, unitNoun(project))} folded</span>
+                  <span className="second"> of {countOf(project.facts.units, project.noun)} folded</span>
                 </p>
                 {away ? (
                   <DeedButton
@@ -86,6 +85,36 @@ export default async function ProjectsPage({
           ))}
         </ul>
       )}
+      {pages > 1 ? <Pages away={away} page={page} pages={pages} /> : null}
     </>
+  )
+}
+
+function Pages({
+  away,
+  page,
+  pages,
+}: {
+  readonly away: boolean
+  readonly page: number
+  readonly pages: number
+}) {
+  const href = (to: number) => `/projects?${away ? 'away=1&' : ''}page=${to}`
+  return (
+    <nav aria-label="Pages" className="mt-6 flex items-center gap-4">
+      {page > 1 ? (
+        <Link href={href(page - 1)} className="btn btn-outline">
+          Earlier
+        </Link>
+      ) : null}
+      <span>
+        Page {page} of {pages}
+      </span>
+      {page < pages ? (
+        <Link href={href(page + 1)} className="btn btn-outline">
+          Later
+        </Link>
+      ) : null}
+    </nav>
   )
 }

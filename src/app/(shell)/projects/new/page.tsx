@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { openPage } from '@/app/_server/guard'
 import { withoutWords } from '@/core/design'
-import { readOffered } from '@/flows/read/designs'
+import { readOffered } from '@/flows/designs'
 import { readDrawer } from '@/flows/read/papers'
 import { BriefForm } from '@/ui/brief/BriefForm'
 import { newLine } from '@/ui/brief/form-values'

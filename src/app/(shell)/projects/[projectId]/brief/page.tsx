@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { withoutWords } from '@/core/design'
-import { readOffered } from '@/flows/read/designs'
+import { readOffered } from '@/flows/designs'
 import { readDrawer } from '@/flows/read/papers'
 import { BriefForm } from '@/ui/brief/BriefForm'
 import { briefValues } from '@/ui/brief/form-values'

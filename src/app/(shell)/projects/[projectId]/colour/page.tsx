@@ -18,9 +18,9 @@ export default async function ColourPage(props: StationParams) {
             <span className="font-semibold">{line.design.name}</span>
             <span className="flex flex-wrap gap-5">
               {line.papers.map((row) => (
-                <span key={row.paper.id} className="flex items-center gap-2">
+                <span key={`${row.part.key} ${row.paper.id}`} className="flex items-center gap-2">
                   <Swatch front={row.paper.frontColour} back={row.paper.backColour} />
-                  {row.paper.name}, {countOf(row.goodUnits, line.partName)}
+                  {row.paper.name}, {countOf(row.goodUnits, row.part.name)}
                 </span>
               ))}
             </span>

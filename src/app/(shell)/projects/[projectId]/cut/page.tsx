@@ -1,230 +1,214 @@
 import type { Metadata } from 'next'
 import { openStation, type StationParams } from '@/app/_server/open-station'
-import type { CutLayout } from '@/core/cut'
-import { finishedSizes, variantOf } from '@/core/design'
+import { countsOf } from '@/core/cut'
+import { demandOf } from '@/core/plan'
 import { mmFromUm } from '@/core/units'
 import { sweepPapers } from '@/flows/read/sweep-papers'
-import type { ProjectView } from '@/flows/read/project'
-import type { LinePaperView, LineView } from '@/flows/read/project-lines'
-import {
-  countOf,
-  formatExact,
-  formatLength,
-  formatMoment,
-  formatPiece,
-  formatSheet,
-  nounMany,
-  pieceNoun,
-  plural,
-  type Preferences,
-} from '@/ui/format'
+import type { LineView, PartView, ProjectView } from '@/flows/read/project'
+import { countOf, formatMoment, formatPiece, formatSheet, plural, type Preferences } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { CutDrawing } from '@/ui/paper/CutDrawing'
 import { Swatch } from '@/ui/paper/Swatch'
-import { JudgeProof } from '@/ui/project/ProofCard'
+import { CutStanding } from '@/ui/project/CutStanding'
 import { SizeSweep } from '@/ui/project/SizeSweep'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { TickCut } from '@/ui/project/TickCut'
-import {
-  acceptProofAction,
-  askProofAgainAction,
-  cutProofAction,
-  skipProofAction,
-  tickCutAction,
-  undoCutAction,
-} from '../../actions'
+import { planAgainAction, tickCutAction, undoCutAction } from '../../actions'
+import { LineProof, lineTitle, proofOpen } from './proofs'
 
 export const metadata: Metadata = { title: 'Cut' }
 
-interface LineProps {
+interface ProjectProps {
   readonly project: ProjectView
-  readonly line: LineView
   readonly preferences: Preferences
 }
+
+type LayoutView = NonNullable<ProjectView['cutPlan']>['layouts'][number]
 
 export default async function CutPage(props: StationParams) {
   const { preferences, project } = await openStation(props)
   return (
     <StationFrame project={project} open="cut" preferences={preferences}>
       <div className="flex flex-col gap-10">
+        <CutStanding
+          project={project}
+          preferences={preferences}
+          planAgain={planAgainAction.bind(null, project.id)}
+        />
         {project.lines.map((line) => (
-          <LineCuts key={line.id} project={project} line={line} preferences={preferences} />
+          <LineProof key={line.id} project={project} line={line} preferences={preferences} />
         ))}
+        <Layouts project={project} preferences={preferences} />
+        <OtherSizes project={project} preferences={preferences} />
         <CutsDone project={project} preferences={preferences} />
       </div>
     </StationFrame>
   )
 }
 
-function LineCuts({ project, line, preferences }: LineProps) {
-  const toCut = line.papers.some((row) => row.unitsToCut > 0)
-  const proofOpen = line.proof.status === 'none' && toCut && line.papers.every((row) => row.cutUnits === 0)
-  return (
-    <section aria-labelledby={`line-${line.id}`}>
-      <h2 id={`line-${line.id}`} className="text-2xl">
-        {line.design.name}, {nounMany(pieceNoun(line.perSquare, line.highPerWide))} of{' '}
-        {formatPiece(line.sheetMm, line.highPerWide, preferences)}
-      </h2>
-      <p className="second">{proofLine(line, preferences)}</p>
-      {proofOpen ? <ProofFirst project={project} line={line} preferences={preferences} /> : null}
-      {line.proof.status === 'cut' ? <Judge project={project} line={line} preferences={preferences} /> : null}
-      {proofOpen || line.proof.status === 'cut' ? null : (
-        <div className="mt-4 flex flex-col gap-6">
-          {line.papers.map((row) => (
-            <PaperCuts key={row.paper.id} project={project} line={line} row={row} preferences={preferences} />
+/** What is to be cut, paper by paper, as the stored plan has it. */
+function Layouts({ project, preferences }: ProjectProps) {
+  const { cutPlan } = project
+  if (cutPlan === null) return null
+  const papers = project.papers.flatMap((paper) => {
+    const layouts = cutPlan.layouts.filter(({ paperId }) => paperId === paper.id)
+    const missing = project.lines
+      .flatMap((line) => line.papers)
+      .filter((row) => row.paper.id === paper.id)
+      .reduce((sum, row) => sum + row.shortage.units, 0)
+    return layouts.length === 0 && missing === 0 ? [] : [{ paper, layouts, missing }]
+  })
+  if (papers.length === 0) {
+    const waiting = project.lines.flatMap(({ papers: rows }) => rows.filter((row) => row.waitingUnits > 0))
+    return (
+      <section aria-labelledby="all-cut">
+        <h2 id="all-cut" className="text-2xl">
+          All is cut
+        </h2>
+        <ul className="second mt-1">
+          {waiting.map(({ part, paper, waitingUnits }) => (
+            <li key={`${part.key} ${paper.id}`}>
+              {countOf(waitingUnits, part.name)} of {paper.name} to fold
+            </li>
           ))}
-        </div>
-      )}
-      {toCut ? (
-        <SizeSweep
-          papers={sweepPapers(project, line)}
-          sideMm={line.sheetMm}
-          preferences={preferences}
-          part={line.partName}
-        />
-      ) : null}
-    </section>
-  )
-}
-
-function proofLine({ proof, design, variantKey }: LineView, preferences: Preferences): string {
-  if (proof.status === 'accepted' && proof.measuredMm !== null) {
-    const label = variantOf(design, variantKey).sizes.find((size) => size.axis === proof.axis)?.label ?? ''
-    return `Proof piece is right: it came out at ${formatExact(proof.measuredMm, preferences)} ${label}.`
+        </ul>
+      </section>
+    )
   }
-  if (proof.status === 'accepted') return 'Proof piece is right.'
-  if (proof.status === 'skipped') return 'Without a proof piece.'
-  return ''
-}
-
-function plannedSizes({ design, variantKey, sheetMm, gauges }: LineView, preferences: Preferences): string {
-  return finishedSizes(design, variantOf(design, variantKey), sheetMm, gauges)
-    .map((size) => `${formatLength(size.sizeMm, preferences)} ${size.label}`)
-    .join(', ')
-}
-
-function ProofFirst({ project, line }: LineProps) {
-  const row = line.papers.find((candidate) => candidate.layouts.length > 0)
-  return (
-    <div className="note mt-4 flex flex-col gap-3">
-      <p>
-        <strong>Cut one proof piece first.</strong> It sets the gauge and shows whether the size comes out,
-        before the bulk is cut.
-      </p>
-      <div className="flex flex-wrap gap-3">
-        {row ? (
-          <DeedButton
-            className="btn btn-primary"
-            act={cutProofAction.bind(null, project.id, { lineId: line.id, paperId: row.paper.id })}
-          >
-            One is cut, from {row.paper.name}
-          </DeedButton>
-        ) : (
-          <p className="font-semibold">There is no sheet to cut it from. Add paper first.</p>
-        )}
-        <DeedButton act={skipProofAction.bind(null, project.id, line.id)} className="btn btn-ghost">
-          Go on without one
-        </DeedButton>
-      </div>
-    </div>
-  )
-}
-
-function Judge({ project, line, preferences }: LineProps) {
-  return (
-    <div className="note mt-4">
-      <JudgeProof
-        lineId={line.id}
-        sizes={variantOf(line.design, line.variantKey).sizes}
-        unit={preferences.unit}
-        planned={plannedSizes(line, preferences)}
-        accept={acceptProofAction.bind(null, project.id)}
-        again={askProofAgainAction.bind(null, project.id, line.id)}
-      />
-    </div>
-  )
-}
-
-function PaperCuts({ project, line, row, preferences }: LineProps & { readonly row: LinePaperView }) {
-  const { paper, layouts, unitsToCut, waitingUnits, missingUnits } = row
-  return (
-    <div className="border-t hairline pt-4">
-      <h3 className="flex flex-wrap items-center gap-3 text-lg">
+  return papers.map(({ paper, layouts, missing }) => (
+    <section key={paper.id} aria-labelledby={`paper-${paper.id}`} className="border-t hairline pt-4">
+      <h2 id={`paper-${paper.id}`} className="flex flex-wrap items-center gap-3 text-2xl">
         <Swatch front={paper.frontColour} back={paper.backColour} />
         {paper.name}
-        <span className="second text-base">
-          {unitsToCut === 0
-            ? `all cut, ${countOf(waitingUnits, line.partName)} waiting to be folded`
-            : `${countOf(unitsToCut, line.partName)} to cut${waitingUnits > 0 ? `, ${waitingUnits} cut already` : ''}`}
-        </span>
-      </h3>
-      {missingUnits > 0 ? (
+      </h2>
+      {missing > 0 ? (
         <p className="note mt-3">
-          The drawer has no sheet for {countOf(missingUnits, line.partName)} of these. Cut what there is; the
-          rest shows at the Paper station.
+          There is no sheet for {countOf(missing, 'piece')} of this paper. Cut what there is; the Paper
+          station says what to get.
         </p>
       ) : null}
       <ul className="mt-3 grid gap-6 tablet:grid-cols-2">
         {layouts.map((layout) => (
-          <li key={`${layout.stockId}-${layout.piecesPerSheet}`} className="grid grid-cols-[13rem_1fr] gap-5">
-            <CutDrawing
-              layout={layout}
-              pieceMm={line.sheetMm}
-              highPerWide={line.highPerWide}
-              colour={paper.frontColour}
-              describe={layoutText(layout, line, preferences)}
+          <LayoutItem
+            key={layout.id}
+            project={project}
+            planId={cutPlan.id}
+            layout={layout}
+            colour={paper.frontColour}
+            paperName={paper.name}
+            preferences={preferences}
+          />
+        ))}
+      </ul>
+    </section>
+  ))
+}
+
+interface LayoutProps extends ProjectProps {
+  readonly planId: string
+  readonly layout: LayoutView
+  readonly colour: string
+  readonly paperName: string
+}
+
+function LayoutItem({ project, planId, layout, colour, paperName, preferences }: LayoutProps) {
+  const counted = countedPieces(project, layout)
+  const waits = counted.find(({ line }) => line && proofOpen(line))?.line
+  const text = layoutText(layout, counted, preferences)
+  const of = `${plural(layout.sheets, 'sheet')} of ${paperName} for ${counted.map(({ line }) => line?.design.name).join(' and ')}`
+  return (
+    <li className="grid grid-cols-[minmax(7rem,13rem)_1fr] gap-5">
+      <CutDrawing
+        layout={layout}
+        sizes={project.cutPlan?.sizes ?? new Map()}
+        colour={colour}
+        describe={text}
+      />
+      <div className="flex flex-col gap-2">
+        <p>
+          <span className="figure text-2xl">{plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')}</span>
+          <span className="second">
+            {' '}
+            of {formatSheet(mmFromUm(layout.sheetUm.widthUm), mmFromUm(layout.sheetUm.heightUm), preferences)}
+            {layout.sheets < layout.planned ? `, ${layout.planned - layout.sheets} cut already` : ''}
+          </span>
+        </p>
+        <p>{text}</p>
+        {waits ? (
+          <p className="second">After the proof piece of the {waits.design.name.toLowerCase()}.</p>
+        ) : (
+          <TickCut
+            id={`tick-${layout.id}`}
+            sheets={layout.sheets}
+            what={of}
+            tick={tick.bind(null, project.id, planId, layout.id)}
+          />
+        )}
+      </div>
+    </li>
+  )
+}
+
+async function tick(projectId: string, planId: string, layoutId: string, sheets: string, press: string) {
+  'use server'
+  return tickCutAction(projectId, { planId, layoutId, sheets }, press)
+}
+
+interface Counted {
+  readonly count: number
+  readonly line: LineView | undefined
+  readonly part: PartView | undefined
+}
+
+/** What one sheet of a layout gives, line by line. */
+const countedPieces = ({ lines }: ProjectView, layout: LayoutView): readonly Counted[] =>
+  [...countsOf(layout)].map(([demand, count]) => {
+    const { lineId, partKey } = demandOf(demand)
+    const line = lines.find(({ id }) => id === lineId)
+    return { count, line, part: line?.parts.find(({ key }) => key === partKey) }
+  })
+
+function layoutText({ offcuts }: LayoutView, counted: readonly Counted[], preferences: Preferences): string {
+  const kept = offcuts.map((size) =>
+    formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences),
+  )
+  const pieces = counted.map(({ count, line, part }) => {
+    const noun = part?.highPerWide === 1 ? 'square' : 'piece'
+    const size = part ? formatPiece(part.sheetMm, part.highPerWide, preferences) : ''
+    return counted.length === 1
+      ? countOf(count, noun)
+      : `${countOf(count, noun)} of ${size} (${line?.design.name.toLowerCase() ?? ''})`
+  })
+  return `${pieces.join(' and ')} from each${kept.length === 0 ? ', nothing worth keeping left.' : `; keep ${kept.join(' and ')}.`}`
+}
+
+/** Whether another size would save sheets, line by line. */
+function OtherSizes({ project, preferences }: ProjectProps) {
+  const lines = project.lines.filter(({ papers }) => papers.some((row) => row.unitsToCut > 0))
+  if (lines.length === 0) return null
+  return (
+    <section aria-labelledby="other-sizes">
+      <h2 id="other-sizes" className="text-2xl">
+        Would another size save sheets?
+      </h2>
+      <ul className="mt-2 flex flex-col gap-3">
+        {lines.map((line) => (
+          <li key={line.id} className="border-t hairline pt-3">
+            <SizeSweep
+              papers={sweepPapers(project, line)}
+              sideMm={line.sheetMm}
+              preferences={preferences}
+              part={line.parts[0]?.name ?? 'piece'}
+              what={lineTitle(line, preferences)}
             />
-            <div className="flex flex-col gap-2">
-              <p>
-                <span className="figure text-2xl">{plural(layout.sheets, 'sheet')}</span>
-                <span className="second"> {sheetText(layout, preferences)}</span>
-              </p>
-              <p>{layoutText(layout, line, preferences)}</p>
-              <TickCut
-                id={`tick-${row.paper.id}-${line.id}-${layout.stockId}-${layout.piecesPerSheet}`}
-                sheets={layout.sheets}
-                what={`${plural(layout.sheets, 'sheet')} of ${paper.name} for ${line.design.name}`}
-                tick={tick.bind(null, project.id, line.id, paper.id, layout.stockId, layout.piecesPerSheet)}
-              />
-            </div>
           </li>
         ))}
       </ul>
-    </div>
+    </section>
   )
 }
 
-async function tick(
-  projectId: string,
-  lineId: string,
-  paperId: string,
-  stockId: string,
-  piecesPerSheet: number,
-  sheets: string,
-  press: string,
-) {
-  'use server'
-  return tickCutAction(projectId, { lineId, paperId, stockId, piecesPerSheet, sheets }, press)
-}
-
-const sheetText = ({ sheetUm }: CutLayout, preferences: Preferences): string =>
-  `of ${formatSheet(mmFromUm(sheetUm.widthUm), mmFromUm(sheetUm.heightUm), preferences)}`
-
-function layoutText(
-  { piecesPerSheet, offcutsUm }: CutLayout,
-  line: LineView,
-  preferences: Preferences,
-): string {
-  const kept = offcutsUm.map((size) =>
-    formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences),
-  )
-  const pieces = `${countOf(piecesPerSheet, line.highPerWide === 1 ? 'square' : 'piece')} from each`
-  return kept.length === 0
-    ? `${pieces}, nothing worth keeping left.`
-    : `${pieces}; keep ${kept.join(' and ')}.`
-}
-
-function CutsDone({ project, preferences }: Omit<LineProps, 'line'>) {
+function CutsDone({ project, preferences }: ProjectProps) {
   if (project.cuts.length === 0) return null
   return (
     <section aria-labelledby="cuts-done">
@@ -233,19 +217,24 @@ function CutsDone({ project, preferences }: Omit<LineProps, 'line'>) {
       </h2>
       <ul className="mt-3">
         {project.cuts.map((cut) => {
-          const line = project.lines.find((candidate) => candidate.id === cut.line_id)
-          const paper = line?.papers.find((row) => row.paper.id === cut.paper_id)?.paper
-          const what = `${countOf(cut.pieces, line?.partName ?? 'piece')}, ${paper?.name ?? 'paper no longer on this line'}`
+          const paper = project.papers.find(({ id }) => id === cut.paperId)
+          const pieces = cut.pieces.map(({ lineId, partKey, count }) => {
+            const part = project.lines
+              .find(({ id }) => id === lineId)
+              ?.parts.find(({ key }) => key === partKey)
+            return countOf(count, part?.name ?? 'piece')
+          })
+          const what = `${pieces.join(' and ')}, ${paper?.name ?? 'a paper no longer used here'}`
           return (
             <li
               key={cut.id}
               className="flex flex-wrap items-center justify-between gap-3 border-t hairline py-2"
             >
               <span>
-                {cut.proof === 1 ? 'Proof piece: ' : ''}
+                {cut.proof ? 'Proof piece: ' : ''}
                 {what}{' '}
                 <span className="second">
-                  from {plural(cut.sheets, 'sheet')}, {formatMoment(cut.at_ms, preferences)}
+                  from {plural(cut.sheets, 'sheet')}, {formatMoment(cut.atMs, preferences)}
                 </span>
               </span>
               <DeedButton

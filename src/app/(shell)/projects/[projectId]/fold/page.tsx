@@ -3,12 +3,13 @@ import Link from 'next/link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { mainPart, variantOf, waysOf } from '@/core/design'
 import type { RunSummary } from '@/data/repositories/runs'
-import type { LinePaperView, LineView } from '@/flows/read/project-lines'
+import type { LinePaperView, LineView } from '@/flows/read/project'
 import { countOf, formatDuration, plural } from '@/ui/format'
+import { DeedButton } from '@/ui/forms/DeedButton'
 import { Swatch } from '@/ui/paper/Swatch'
 import { StartRun, type HowFolded } from '@/ui/project/StartRun'
 import { StationFrame } from '@/ui/project/StationFrame'
-import { startRunAction } from '../../actions'
+import { shelveLeftOverAction, startRunAction } from '../../actions'
 
 export const metadata: Metadata = { title: 'Fold' }
 
@@ -18,7 +19,7 @@ export default async function FoldPage(props: StationParams) {
     (sum, line) =>
       sum +
       line.papers.reduce((units, row) => units + Math.max(0, row.goodUnits - row.usableUnits), 0) *
-        line.secondsPerPiece,
+        line.secondsPerUnit,
     0,
   )
   return (
@@ -39,14 +40,17 @@ export default async function FoldPage(props: StationParams) {
           <ul className="mt-2">
             {line.papers.map((row) => (
               <FoldRow
-                key={row.paper.id}
+                key={`${row.part.key} ${row.paper.id}`}
                 projectId={project.id}
                 line={line}
                 row={row}
                 hand={settings.hand}
                 runs={project.runs.filter(
                   (run) =>
-                    run.line_id === line.id && run.paper_id === row.paper.id && run.archived_at_ms === null,
+                    run.lineId === line.id &&
+                    run.partKey === row.part.key &&
+                    run.paperId === row.paper.id &&
+                    run.archivedAtMs === null,
                 )}
               />
             ))}
@@ -86,35 +90,55 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
           <span>
             {open.phase === 'inspect'
               ? 'A tray waits to be looked over'
-              : `Waiting at piece ${open.at_piece ?? 1} of ${open.total}`}
+              : `Waiting at piece ${open.atPiece ?? 1} of ${open.total}`}
           </span>
           <Link
             href={`/runs/${open.id}`}
             className="btn btn-primary"
-            aria-label={`Go on folding ${line.design.name}, ${row.paper.name}`}
+            aria-label={`Continue folding ${line.design.name}, ${row.paper.name}`}
           >
-            Go on folding
+            Continue folding
           </Link>
         </p>
       ) : left === 0 ? (
-        <p className="second">done</p>
+        <div className="flex flex-wrap items-center justify-between gap-3 max-tablet:col-span-2">
+          <p className="second">done</p>
+          {row.leftOver > 0 ? (
+            <p className="flex flex-wrap items-center gap-3">
+              {plural(row.leftOver, 'good one')} left over.
+              <DeedButton
+                act={shelveLeftOverAction.bind(null, projectId, {
+                  lineId: line.id,
+                  partKey: row.part.key,
+                  paperId: row.paper.id,
+                })}
+                className="btn btn-sm btn-outline"
+              >
+                Put on the shelf
+              </DeedButton>
+            </p>
+          ) : null}
+        </div>
       ) : (
         <div className="max-tablet:col-span-2">
           {row.waitingUnits < left ? (
             <p className="note mb-3">
               {row.waitingUnits === 0
                 ? 'None are cut yet.'
-                : `Only ${countOf(row.waitingUnits, line.partName)} are cut.`}{' '}
+                : `Only ${countOf(row.waitingUnits, row.part.name)} are cut.`}{' '}
               {plural(left, 'good one')} wanted.
             </p>
           ) : null}
           <StartRun
-            id={`run-${line.id}-${row.paper.id}`}
+            id={`run-${line.id}-${row.part.key}-${row.paper.id}`}
             what={`${line.design.name}, ${row.paper.name}`}
             pieces={left}
             hand={hand}
-            ways={waysOf(mainPart(line.design), variantOf(line.design, line.variantKey))}
-            start={start.bind(null, projectId, line.id, row.paper.id)}
+            ways={waysOf(
+              line.design.parts.find(({ key }) => key === row.part.key) ?? mainPart(line.design),
+              variantOf(line.design, line.variantKey),
+            )}
+            start={start.bind(null, projectId, line.id, row.part.key, row.paper.id)}
           />
         </div>
       )}
@@ -122,7 +146,14 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
   )
 }
 
-async function start(projectId: string, lineId: string, paperId: string, how: HowFolded, press: string) {
+async function start(
+  projectId: string,
+  lineId: string,
+  partKey: string,
+  paperId: string,
+  how: HowFolded,
+  press: string,
+) {
   'use server'
-  return startRunAction(projectId, { ...how, lineId, paperId }, press)
+  return startRunAction(projectId, { ...how, lineId, partKey, paperId }, press)
 }

@@ -33,9 +33,13 @@ export default async function JoinPage(props: StationParams) {
 function JoinLine({ join, projectId }: { readonly join: JoinView; readonly projectId: string }) {
   const { line } = join
   const name = line.design.name.toLowerCase()
-  const parts = join.parts.map((part) => `${countOf(part.perPiece ?? 1, part.partName)}`).join(' and ')
+  const parts = join.parts
+    .map((part) => countOf(part.perPiece ?? 1, part.parts[0]?.name ?? 'piece'))
+    .join(' and ')
   const what = [
-    ...(line.unitsPerPiece > 1 ? [`${countOf(line.unitsPerPiece, line.partName)} to each ${name}`] : []),
+    ...(line.unitsPerPiece > 1
+      ? [`${countOf(line.unitsPerPiece, line.parts[0]?.name ?? 'unit')} to each ${name}`]
+      : []),
     ...(parts === '' ? [] : [`${parts} glued to each ${name}`]),
   ].join('; ')
   const glued = parts !== '' || line.design.guide?.adhesive != null

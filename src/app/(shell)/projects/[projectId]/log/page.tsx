@@ -22,7 +22,8 @@ export const metadata: Metadata = { title: 'Log' }
 export default async function ProjectLogPage(props: StationParams) {
   const { context, preferences, project } = await openStation(props)
   const log = await readProjectLog(context, project.id)
-  const activeMs = log.units.reduce((sum, unit) => sum + unit.active_ms, 0)
+  const activeMs = project.runs.reduce((sum, run) => sum + run.activeMs, 0)
+  const last = project.deliveries.at(-1)
   return (
     <>
       <p>
@@ -46,23 +47,19 @@ export default async function ProjectLogPage(props: StationParams) {
             <Total figure={String(project.facts.sheetsCut)} text="sheets really used" />
             <Total figure={formatDuration(activeMs / 1000)} text="hands on paper, breaks left out" />
             <Total
-              figure={
-                project.delivery
-                  ? formatMoment(project.delivery.handed_over_at_ms, { ...preferences, zone: project.zone })
-                  : 'not yet'
-              }
-              text="handed over"
+              figure={last ? formatMoment(last.atMs, { ...preferences, zone: project.zone }) : 'not yet'}
+              text={`${project.facts.handedOver} of ${plural(project.facts.ordered, 'piece')} handed over`}
             />
           </div>
           <div className="grid gap-8 tablet:grid-cols-2">
             <CountList
               title="By grade"
-              rows={log.grades.map((row) => [row.grade, row.pieces])}
+              rows={log.grades.map((row) => [row.label, row.units])}
               empty="No piece is finished yet."
             />
             <CountList
               title="Spoiled, by reason"
-              rows={log.reasons.map((row) => [row.reason, row.pieces])}
+              rows={log.reasons.map((row) => [row.label === '' ? 'no reason given' : row.label, row.units])}
               empty="None was spoiled."
             />
           </div>
@@ -117,14 +114,19 @@ function LineTable({
             {project.lines.flatMap((line) =>
               line.papers.map((row) => {
                 const runs = project.runs.filter(
-                  (run) => run.line_id === line.id && run.paper_id === row.paper.id,
+                  (run) =>
+                    run.lineId === line.id && run.partKey === row.part.key && run.paperId === row.paper.id,
                 )
-                const active = runs.reduce((sum, run) => sum + run.active_ms, 0) / 1000
+                const active = runs.reduce((sum, run) => sum + run.activeMs, 0) / 1000
                 const sheets = project.cuts
-                  .filter((cut) => cut.line_id === line.id && cut.paper_id === row.paper.id)
+                  .filter(
+                    (cut) =>
+                      cut.paperId === row.paper.id &&
+                      cut.pieces.some((piece) => piece.lineId === line.id && piece.partKey === row.part.key),
+                  )
                   .reduce((sum, cut) => sum + cut.sheets, 0)
                 return (
-                  <tr key={`${line.id}-${row.paper.id}`}>
+                  <tr key={`${line.id} ${row.part.key} ${row.paper.id}`}>
                     <th scope="row" className="font-normal">
                       {line.design.name}, {row.paper.name}
                     </th>
@@ -150,7 +152,7 @@ function LineTable({
         {project.lines
           .map(
             (line) =>
-              `${formatShare(meanRejectRate(line.rate), preferences.locale)} rejects and ${formatPace(line.secondsPerPiece)} for each ${line.unitsPerPiece > 1 ? line.partName : line.design.name.toLowerCase()}`,
+              `${formatShare(meanRejectRate(line.rate), preferences.locale)} rejects and ${formatPace(line.secondsPerUnit)} for each ${line.unitsPerPiece > 1 ? (line.parts[0]?.name ?? 'unit') : line.design.name.toLowerCase()}`,
           )
           .join('; ')}
         .
@@ -160,9 +162,9 @@ function LineTable({
           {project.runs.map((run) => (
             <li key={run.id}>
               <Link href={`/logbook/${run.id}`} className="hover:underline">
-                {run.design_name}
-                {run.paper_name === null ? '' : `, ${run.paper_name}`}: {plural(run.usable, 'good piece')},
-                begun {formatMoment(run.started_at_ms, preferences)}
+                {run.designName}
+                {run.paperName === null ? '' : `, ${run.paperName}`}: {plural(run.usable, 'good piece')},
+                begun {formatMoment(run.startedAtMs, preferences)}
               </Link>
             </li>
           ))}

@@ -1,10 +1,9 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
-import { squaresFor } from '@/core/batch'
-import { meanRejectRate } from '@/core/batch'
-import type { ProjectView } from '@/flows/read/project'
-import type { LinePaperView, LineView } from '@/flows/read/project-lines'
+import { meanRejectRate, NO_HISTORY, squaresFor } from '@/core/batch'
+import { mmFromUm } from '@/core/units'
+import type { LinePaperView, LineView, ProjectView, ShortageView } from '@/flows/read/project'
 import {
   countOf,
   formatCertainty,
@@ -16,8 +15,16 @@ import {
   plural,
   type Preferences,
 } from '@/ui/format'
+import { DeedButton } from '@/ui/forms/DeedButton'
 import { Swatch } from '@/ui/paper/Swatch'
+import { CutStanding } from '@/ui/project/CutStanding'
 import { StationFrame } from '@/ui/project/StationFrame'
+import {
+  holdPaperFirstAction,
+  planAgainAction,
+  putBackOnShelfAction,
+  takeOffShelfAction,
+} from '../../actions'
 
 export const metadata: Metadata = { title: 'Paper' }
 
@@ -38,10 +45,18 @@ export default async function PaperPage(props: StationParams) {
             ? `${countOf(shortUnits, 'piece')} have no sheet to come from`
             : `${plural(shortSheets, 'sheet')} short`}
       </h2>
+      <div className="mt-2">
+        <CutStanding
+          project={project}
+          preferences={preferences}
+          planAgain={planAgainAction.bind(null, project.id)}
+        />
+      </div>
       <ul className="mt-4 flex flex-col">
         {project.papers.map((paper) => (
           <PaperRow
             key={paper.id}
+            project={project}
             paper={paper}
             demand={project.lines.flatMap((line) =>
               line.papers.filter((row) => row.paper.id === paper.id).map((row) => ({ line, row })),
@@ -56,21 +71,20 @@ export default async function PaperPage(props: StationParams) {
 }
 
 interface PaperRowProps {
+  readonly project: ProjectView
   readonly paper: ProjectView['papers'][number]
   readonly demand: readonly Demand[]
   readonly preferences: Preferences
 }
 
-function PaperRow({ paper, demand, preferences }: PaperRowProps) {
-  const missingUnits = demand.reduce((sum, { row }) => sum + row.missingUnits, 0)
-  const missing = demand.map(({ row }) => row.missingSheets)
+function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
+  const shortages = demand.map(({ row }) => row.shortage)
+  const missingUnits = shortages.reduce((sum, { units }) => sum + units, 0)
+  const missing = shortages.map(({ sheets }) => sheets)
   const missingSheets = missing.includes(null)
     ? null
     : missing.reduce<number>((sum, count) => sum + (count ?? 0), 0)
-  const planned = demand.reduce(
-    (sum, { row }) => sum + row.layouts.reduce((sheets, layout) => sheets + layout.sheets, 0),
-    0,
-  )
+  const layouts = (project.cutPlan?.layouts ?? []).filter(({ paperId }) => paperId === paper.id)
   const price = paper.sheets.find((sheet) => !sheet.offcut && sheet.priceMinor !== null)?.priceMinor ?? null
   return (
     <li className="grid gap-x-6 gap-y-2 border-t hairline py-4 last:border-b tablet:grid-cols-[13rem_1fr_1fr_9rem]">
@@ -82,13 +96,17 @@ function PaperRow({ paper, demand, preferences }: PaperRowProps) {
       </p>
       <ul>
         {demand.map(({ line, row }) => (
-          <li key={line.id}>
-            {demandText(line, row)}
-            <span className="second"> of {formatPiece(line.sheetMm, line.highPerWide, preferences)}</span>
-            {line.perSquare === 4 && row.unitsToCut > 0 ? (
+          <li key={`${line.id} ${row.part.key}`}>
+            {demandText(row)}
+            <span className="second">
+              {' '}
+              of {formatPiece(row.part.sheetMm, row.part.highPerWide, preferences)}
+            </span>
+            <FromShelf projectId={project.id} line={line} row={row} />
+            {row.part.perSquare === 4 && row.unitsToCut > 0 ? (
               <span className="second">
                 : four from each of {plural(squaresFor(row.unitsToCut, 4), 'square')} of{' '}
-                {formatExact(2 * line.sheetMm, preferences)}
+                {formatExact(2 * row.part.sheetMm, preferences)}
               </span>
             ) : null}
           </li>
@@ -102,13 +120,14 @@ function PaperRow({ paper, demand, preferences }: PaperRowProps) {
             <li key={sheet.stockItemId}>
               {sheet.amount} x {sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)}
               {sheet.offcut ? ', offcut' : ''}
+              {sheet.heldElsewhere > 0 ? `, ${sheet.heldElsewhere} held for other projects` : ''}
             </li>
           ))}
       </ul>
       <div className="tablet:text-right">
         {missingUnits === 0 ? (
           <>
-            <p className="figure text-xl">{planned === 0 ? 'all cut' : plural(planned, 'sheet')}</p>
+            <p className="figure text-xl">{takesText(layouts, demand)}</p>
             <p className="second text-sm">enough</p>
           </>
         ) : (
@@ -118,13 +137,14 @@ function PaperRow({ paper, demand, preferences }: PaperRowProps) {
             </p>
             <p className="second text-sm">
               {missingSheets === null
-                ? 'no sheet size gives one'
+                ? 'no sheet here is large enough'
                 : price === null
                   ? plural(missingSheets, 'sheet')
                   : formatMoney(missingSheets * price, preferences)}
             </p>
+            <Holders project={project} shortages={shortages} />
             <Link
-              href={`/papers/${paper.id}`}
+              href={addHref(project, paper.id, missingSheets, shortages)}
               className="btn btn-sm btn-outline mt-1"
               aria-label={`Add sheets of ${paper.name}`}
             >
@@ -137,10 +157,76 @@ function PaperRow({ paper, demand, preferences }: PaperRowProps) {
   )
 }
 
-function demandText(line: LineView, row: LinePaperView): string {
+/** Sheets and offcuts that a paper's plan still takes: offcuts are no sheets. */
+function takesText(
+  layouts: NonNullable<ProjectView['cutPlan']>['layouts'],
+  demand: readonly Demand[],
+): string {
+  const count = (offcut: boolean) =>
+    layouts.filter((layout) => layout.offcut === offcut).reduce((sum, { sheets }) => sum + sheets, 0)
+  const [sheets, offcuts] = [count(false), count(true)]
+  if (sheets + offcuts === 0)
+    return demand.every(({ row }) => row.unitsToCut === 0) ? 'all cut' : 'not planned'
+  return [
+    ...(sheets > 0 ? [plural(sheets, 'sheet')] : []),
+    ...(offcuts > 0 ? [plural(offcuts, 'offcut')] : []),
+  ].join(', ')
+}
+
+/** The paper's page with the sheets that are short already filled in. */
+function addHref(
+  project: ProjectView,
+  paperId: string,
+  sheets: number | null,
+  shortages: readonly ShortageView[],
+): string {
+  const wanted = shortages.find(({ sheetUm }) => sheetUm !== null)?.sheetUm
+  const query = new URLSearchParams({ for: project.id })
+  if (sheets !== null && sheets > 0) query.set('sheets', String(sheets))
+  if (wanted) {
+    query.set('widthMm', String(mmFromUm(wanted.widthUm)))
+    query.set('heightMm', String(mmFromUm(wanted.heightUm)))
+  }
+  return `/papers/${paperId}?${query.toString()}#add`
+}
+
+/** Who has been promised sheets that would do, and how to have them first. */
+function Holders({
+  project,
+  shortages,
+}: {
+  readonly project: ProjectView
+  readonly shortages: readonly ShortageView[]
+}) {
+  const holders = new Map(
+    shortages.flatMap((one) => one.holders.map((holder) => [holder.projectId, holder] as const)),
+  )
+  if (holders.size === 0) return null
+  return (
+    <div className="my-1 flex flex-col gap-1 tablet:items-end">
+      <ul className="text-sm">
+        {[...holders.values()].map(({ projectId, name, sheets }) => (
+          <li key={projectId}>
+            <Link href={`/projects/${projectId}/paper`} className="underline">
+              {name}
+            </Link>{' '}
+            holds {sheets}
+          </li>
+        ))}
+      </ul>
+      {project.holdFirst ? null : (
+        <DeedButton act={holdPaperFirstAction.bind(null, project.id, true)} className="btn btn-sm btn-ghost">
+          This project first
+        </DeedButton>
+      )}
+    </div>
+  )
+}
+
+function demandText(row: LinePaperView): string {
   const left = Math.max(0, row.goodUnits - row.usableUnits)
-  if (left === 0) return `all ${countOf(row.goodUnits, line.partName)} folded`
-  return `${left} good + ${row.spareUnits} spare = ${countOf(left + row.spareUnits, line.partName)}`
+  if (left === 0) return `all ${countOf(row.goodUnits, row.part.name)} folded`
+  return `${left} good + ${row.spareUnits} spare = ${countOf(left + row.spareUnits, row.part.name)}`
 }
 
 function Derivation({
@@ -152,23 +238,66 @@ function Derivation({
 }) {
   return (
     <details className="mt-6">
-      <summary className="cursor-pointer font-semibold">How the spares are got</summary>
+      <summary className="cursor-pointer font-semibold">Why these spares</summary>
       <div className="mt-2 flex max-w-prose flex-col gap-2">
         <p>
-          The least number of spares with which every paper of a line has enough good pieces, all together, in{' '}
-          {formatCertainty(project.certainty)}. Rejects follow a Beta-binomial law; the rate is learnt from
-          your log, by family. With nothing logged it is one in twenty.
+          As few spares as will do: with them, every paper of a line ends with enough good pieces{' '}
+          {formatCertainty(project.certainty)} times. How many are spoiled is learnt from your log, family by
+          family; before you have folded any, it is taken to be one in twenty.
         </p>
         <ul className="list-disc pl-5">
           {project.lines.map((line) => (
             <li key={line.id}>
               {line.design.name}: about {formatShare(meanRejectRate(line.rate), preferences.locale)} rejects
-              expected, from {countOf(Math.round(line.rate.alpha + line.rate.beta - 20), 'logged piece')} of
-              this family.
+              expected, from {countOf(loggedPieces(line), 'logged piece')} of this family.
             </li>
           ))}
         </ul>
       </div>
     </details>
+  )
+}
+
+/** Pieces of the family that were logged: what the rate holds beyond what it starts with. */
+const loggedPieces = ({ rate }: LineView): number =>
+  Math.round(rate.alpha + rate.beta - NO_HISTORY.alpha - NO_HISTORY.beta)
+
+/** Good ones of just this that lie on the shelf, before any sheet is cut; or those that were taken already. */
+function FromShelf({
+  projectId,
+  line,
+  row,
+}: {
+  readonly projectId: string
+  readonly line: LineView
+  readonly row: LinePaperView
+}) {
+  const place = { lineId: line.id, partKey: row.part.key, paperId: row.paper.id }
+  const wanted = row.goodUnits - row.usableUnits
+  return (
+    <>
+      {row.onShelf > 0 && wanted > 0 ? (
+        <p className="my-1 flex flex-wrap items-center gap-2">
+          {row.onShelf} of these lie on the shelf.
+          <DeedButton
+            act={takeOffShelfAction.bind(null, projectId, place)}
+            className="btn btn-sm btn-outline"
+          >
+            Use {Math.min(row.onShelf, wanted)}
+          </DeedButton>
+        </p>
+      ) : null}
+      {row.fromShelf > 0 ? (
+        <p className="my-1 flex flex-wrap items-center gap-2">
+          {row.fromShelf} from the shelf.
+          <DeedButton
+            act={putBackOnShelfAction.bind(null, projectId, place)}
+            className="btn btn-sm btn-ghost"
+          >
+            Put back
+          </DeedButton>
+        </p>
+      ) : null}
+    </>
   )
 }

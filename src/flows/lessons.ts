@@ -1,17 +1,16 @@
-import { NO_HISTORY, updateRejectRate, type RejectRate } from '@/core/batch'
-import type { DesignDocument, Family } from '@/core/design'
-import { paceFrom, type Pace } from '@/core/time'
+import { NO_HISTORY, updateRejectRate } from '@/core/batch'
+import type { Family } from '@/core/design'
+import type { Lessons } from '@/core/plan'
+import { paceFrom } from '@/core/time'
 import { rejectsByFamily, timeByDesign } from '@/data/repositories/history'
-import type { FlowContext } from '../flow-context'
+import type { FlowContext } from './flow-context'
 
-/** What the log has taught: reject rates by family, pace by design. */
-export interface History {
-  readonly rejectRate: (family: Family) => RejectRate
+/** What the log has taught, reject rates by family and pace by design, with the counts behind it. */
+export interface Learnt extends Lessons {
   readonly counts: (family: Family) => { readonly usable: number; readonly spoiled: number }
-  readonly pace: (design: Pick<DesignDocument, 'id' | 'usualMinutes'>) => Pace
 }
 
-export async function readHistory({ db }: FlowContext): Promise<History> {
+export async function readLessons({ db }: FlowContext): Promise<Learnt> {
   const families = await rejectsByFamily(db)
   const times = await timeByDesign(db)
   const counts = (family: Family) => {

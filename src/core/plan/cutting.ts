@@ -1,0 +1,129 @@
+import { countsOf, type CutDemand, type StockSheets } from '../cut'
+import { bestGrid, sameSize, type SizeUm } from '../sheet'
+import { sum } from './progress'
+import type { Cut, LayoutLeft, Reservation, StoredCutPlan } from './types'
+
+/** Why a stored plan is not what would be planned now. */
+export type StaleBecause =
+  /** More has to be cut than the plan still gives: pieces were spoiled. */
+  | 'more wanted'
+  /** The brief asks for other sizes, papers or fewer pieces. */
+  | 'other wishes'
+  /** Sheets it counted with are gone, or promised to another project. */
+  | 'sheets gone'
+  /** It was short, and there are sheets now that would help. */
+  | 'sheets came'
+
+/** The stored plan as it stands now. */
+export type Standing =
+  | { readonly status: 'none' }
+  | { readonly status: 'current' }
+  | { readonly status: 'stale'; readonly because: StaleBecause }
+
+const ticked = (cuts: readonly Cut[], planId: string, layoutId: string): number =>
+  sum(
+    cuts.filter(({ layout }) => layout?.planId === planId && layout.id === layoutId),
+    ({ sheets }) => sheets,
+  )
+
+/** Layouts of a plan that still have sheets to cut. */
+export const layoutsLeft = (stored: StoredCutPlan | null, cuts: readonly Cut[]): readonly LayoutLeft[] =>
+  stored === null
+    ? []
+    : stored.plan.layouts.flatMap((layout) => {
+        const sheets = layout.sheets - ticked(cuts, stored.id, layout.id)
+        return sheets > 0 ? [{ ...layout, sheets, planned: layout.sheets }] : []
+      })
+
+/** Pieces that the layouts left still give, by demand. */
+export function givenBy(layouts: readonly LayoutLeft[]): ReadonlyMap<string, number> {
+  const given = new Map<string, number>()
+  for (const layout of layouts)
+    for (const [key, count] of countsOf(layout)) given.set(key, (given.get(key) ?? 0) + layout.sheets * count)
+  return given
+}
+
+/** Sheets of each stock that the layouts left take: what a project reserves. */
+export function sheetsTaken(layouts: readonly LayoutLeft[]): ReadonlyMap<string, number> {
+  const taken = new Map<string, number>()
+  for (const { stockId, sheets } of layouts) taken.set(stockId, (taken.get(stockId) ?? 0) + sheets)
+  return taken
+}
+
+/** Whether one such piece comes off a sheet. */
+export const comesOff = (sheetUm: SizeUm, pieceUm: SizeUm): boolean => bestGrid(sheetUm, pieceUm).count > 0
+
+interface StandingOf {
+  readonly stored: StoredCutPlan | null
+  readonly layouts: readonly LayoutLeft[]
+  readonly demands: readonly CutDemand[]
+  /** Sheets in the drawer, as they are. */
+  readonly stock: readonly StockSheets[]
+  /** What every project has been promised of them. */
+  readonly reservations: readonly Reservation[]
+  readonly projectId: string
+}
+
+/** Sheets nobody has been promised, by stock. */
+export const unpromised = (
+  stock: readonly StockSheets[],
+  reservations: readonly Reservation[],
+): readonly StockSheets[] =>
+  stock.map((one) => ({
+    ...one,
+    available: Math.max(
+      0,
+      one.available -
+        sum(
+          reservations.filter(({ stockId }) => stockId === one.stockId),
+          ({ sheets }) => sheets,
+        ),
+    ),
+  }))
+
+/**
+ * How a stored plan stands against what is wanted and there now. Fewer spares wanted than planned, because folding
+ * went well, leave it current: the plan is not made anew for that.
+ */
+export function standingOf({
+  stored,
+  layouts,
+  demands,
+  stock,
+  reservations,
+  projectId,
+}: StandingOf): Standing {
+  if (stored === null) return demands.length === 0 ? { status: 'current' } : { status: 'none' }
+  const { problem, plan } = stored
+  const stale = (because: StaleBecause): Standing => ({ status: 'stale', because })
+  const given = givenBy(layouts)
+  const was = (key: string) => problem.demands.find((demand) => demand.key === key)
+  for (const { key, sizeUm } of demands) {
+    const planned = was(key)
+    if (!planned || !sameSize(planned.sizeUm, sizeUm)) return stale('other wishes')
+  }
+  const missing = plan.status === 'short' ? plan.missing : []
+  const missingOf = (key: string) => missing.find(({ demand }) => demand === key)?.count ?? 0
+  for (const { key, count } of demands)
+    if (count > (given.get(key) ?? 0) + missingOf(key)) return stale('more wanted')
+  const free = unpromised(stock, reservations)
+  const mine = (id: string) => {
+    const held = reservations.find((one) => one.projectId === projectId && one.stockId === id)?.sheets ?? 0
+    return held
+  }
+  for (const [stockId, sheets] of sheetsTaken(layouts)) {
+    const there = stock.find((one) => one.stockId === stockId)?.available ?? 0
+    if (there < sheets || mine(stockId) < sheets) return stale('sheets gone')
+  }
+  const helped = missing.some(({ demand }) => {
+    const wanted = was(demand)
+    return (
+      wanted !== undefined &&
+      demands.some(({ key }) => key === demand) &&
+      free.some(
+        (one) => one.available > 0 && one.paperId === wanted.paperId && comesOff(one.sizeUm, wanted.sizeUm),
+      )
+    )
+  })
+  return helped ? stale('sheets came') : { status: 'current' }
+}

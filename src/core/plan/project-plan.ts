@@ -1,0 +1,194 @@
+import type { RejectRate } from '../batch'
+import type { StockSheets } from '../cut'
+import type { DesignDocument, Family } from '../design'
+import type { Pace } from '../time'
+import { givenBy, layoutsLeft, standingOf, type Standing } from './cutting'
+import { cutDemands, needsOf, type PaperNeed } from './demand'
+import { owedOf, type Owed } from './handing-over'
+import { joiningsOf, type Joining } from './joining'
+import { progressOf, sum, type LineProgress, type PaperProgress, type PartProgress } from './progress'
+import { NO_SHORTAGE, shortageOf, type Shortage } from './shortage'
+import { nextDeed, stationsOf, type ProjectFacts, type Station } from './stations'
+import { demandKey, type Brief, type LayoutLeft, type ProjectRecords, type Reservation } from './types'
+
+/** What the log has taught. */
+export interface Lessons {
+  readonly rejectRate: (family: Family) => RejectRate
+  readonly pace: (design: Pick<DesignDocument, 'id' | 'usualMinutes'>) => Pace
+}
+
+/** A project with all that was recorded of it, at a glance: for lists, and where plans are not made. */
+export interface ProjectSurvey {
+  readonly lines: readonly LineProgress[]
+  readonly joinings: readonly Joining[]
+  readonly owed: readonly Owed[]
+  /** Layouts of the stored plan with the sheets still to be cut. */
+  readonly layouts: readonly LayoutLeft[]
+  readonly facts: ProjectFacts
+  readonly stations: readonly Station[]
+  readonly next: ReturnType<typeof nextDeed>
+}
+
+/** What is needed of one paper of a part, and what is missing for it. */
+export type PlannedPaper = PaperProgress & PaperNeed & { readonly shortage: Shortage }
+
+export type PlannedPart = Omit<PartProgress, 'papers'> & { readonly papers: readonly PlannedPaper[] }
+
+export type PlannedLine = Omit<LineProgress, 'parts'> & {
+  readonly parts: readonly PlannedPart[]
+  readonly rate: RejectRate
+  readonly secondsPerUnit: number
+}
+
+/** All a project needs, has and does next. */
+export interface ProjectPlan extends Omit<ProjectSurvey, 'lines'> {
+  readonly lines: readonly PlannedLine[]
+  /** The stored cut plan against what is wanted and there now. */
+  readonly standing: Standing
+}
+
+export interface ProjectInput {
+  readonly brief: Brief
+  readonly designs: ReadonlyMap<string, DesignDocument>
+  readonly records: ProjectRecords
+}
+
+export interface PlanInput extends ProjectInput {
+  /** The sheets of its papers, as they are in the drawer. */
+  readonly stock: readonly StockSheets[]
+  /** What every project has been promised of them. */
+  readonly reservations: readonly Reservation[]
+  readonly lessons: Lessons
+}
+
+const papersOf = ({ lines }: Brief): ReadonlySet<string> =>
+  new Set(lines.flatMap(({ parts }) => parts.flatMap(({ papers }) => papers.map(({ paperId }) => paperId))))
+
+/** Units that the stored plan found no sheet for, of what is still wanted and not cut since. */
+function missingUnits(
+  { cutPlan }: ProjectRecords,
+  line: LineProgress,
+  part: PartProgress,
+  paperId: string,
+): number {
+  if (cutPlan?.plan.status !== 'short') return 0
+  const key = demandKey({ lineId: line.line.id, partKey: part.part.key, paperId })
+  return cutPlan.plan.missing.find(({ demand }) => demand === key)?.count ?? 0
+}
+
+function factsOf(
+  { brief, records }: ProjectInput,
+  { lines, joinings, owed, layouts }: Pick<ProjectSurvey, 'lines' | 'joinings' | 'owed' | 'layouts'>,
+): ProjectFacts {
+  const parts = lines.flatMap((line) => line.parts.map((part) => ({ line, part })))
+  const papers = parts.flatMap(({ line, part }) => part.papers.map((paper) => ({ line, part, paper })))
+  const given = givenBy(layouts)
+  const missing = papers.map(({ line, part, paper }) => {
+    const units = missingUnits(records, line, part, paper.paperId)
+    return { paper, units, sizeUm: part.part.sheetUm }
+  })
+  const isPlanned = ({ line, part, paper }: (typeof papers)[number]) => {
+    const left = paper.goodUnits - paper.usableUnits - paper.waitingUnits
+    const key = demandKey({ lineId: line.line.id, partKey: part.part.key, paperId: paper.paperId })
+    return left <= (given.get(key) ?? 0) + missingUnits(records, line, part, paper.paperId)
+  }
+  const needsProof = (line: LineProgress) =>
+    line.parts.every(
+      ({ foldedUnits, papers: used }) => foldedUnits === 0 && used.every((one) => one.cutUnits === 0),
+    )
+  const proofOf = (line: LineProgress) => records.proofs.find(({ lineId }) => lineId === line.line.id)?.status
+  return {
+    lines: lines.length,
+    units: sum(parts, ({ part }) => part.units),
+    papers: papersOf(brief).size,
+    planned: papers.every(isPlanned),
+    shortUnits: sum(missing, ({ units }) => units),
+    shortSheets: shortSheets(records, missing),
+    sheetsCut: sum(records.cuts, ({ sheets }) => sheets),
+    sheetsToCut: sum(layouts, ({ sheets }) => sheets),
+    proofsToCut: lines.filter((line) => proofOf(line) === undefined && needsProof(line)).length,
+    proofsToJudge: lines.filter((line) => proofOf(line) === 'cut').length,
+    waitingUnits: sum(papers, ({ paper }) => paper.waitingUnits),
+    foldedUnits: sum(parts, ({ part }) => part.foldedUnits),
+    openRuns: records.runs.filter(({ open }) => open).length,
+    joinsWanted: sum(joinings, ({ pieces }) => pieces),
+    joined: sum(joinings, ({ joined }) => joined),
+    joinable: sum(joinings, (one) => one.joinable),
+    ordered: sum(owed, ({ pieces }) => pieces),
+    handedOver: sum(owed, ({ pieces, handedOver }) => Math.min(pieces, handedOver)),
+    ready: sum(owed, ({ ready }) => ready),
+  }
+}
+
+/** Whole sheets that would mend what the stored plan is short of; `null` where a size is not to be had. */
+function shortSheets(
+  { cutPlan }: ProjectRecords,
+  missing: readonly {
+    readonly paper: PaperProgress
+    readonly units: number
+    readonly sizeUm: PartProgress['part']['sheetUm']
+  }[],
+): number | null {
+  const counts = missing
+    .filter(({ units }) => units > 0)
+    .map(({ paper, units, sizeUm }) => {
+      const stock = cutPlan?.problem.stock.filter(({ paperId }) => paperId === paper.paperId) ?? []
+      return shortageOf(units, sizeUm, stock, [], '').sheets
+    })
+  return counts.includes(null) ? null : sum(counts, (count) => count ?? 0)
+}
+
+/**
+ * A project at a glance, from what was recorded: how far every line is, what is joined and handed over, the station to
+ * go to. Pure; the order of the records makes no difference. *Cost* linear in the records.
+ */
+export function surveyProject(input: ProjectInput): ProjectSurvey {
+  const { brief, designs, records } = input
+  const lines = progressOf(brief, designs, records)
+  const joinings = joiningsOf(lines, records.joined)
+  const owed = owedOf(lines, joinings)
+  const layouts = layoutsLeft(records.cutPlan, records.cuts)
+  const facts = factsOf(input, { lines, joinings, owed, layouts })
+  return { lines, joinings, owed, layouts, facts, stations: stationsOf(facts), next: nextDeed(facts) }
+}
+
+/**
+ * All a project needs, has and does next: its survey, and for every paper the spares, what is still to be cut, and who
+ * holds what it is short of. Nothing is planned here: cuts are planned by a deed and stored.
+ */
+export function planProject(input: PlanInput): ProjectPlan {
+  const { brief, stock, reservations, records, lessons } = input
+  const survey = surveyProject(input)
+  const rateOf = ({ design }: LineProgress) => lessons.rejectRate(design.family)
+  const demands = cutDemands(survey.lines, rateOf, brief.certainty)
+  const lines = survey.lines.map((line): PlannedLine => ({
+    ...line,
+    rate: rateOf(line),
+    secondsPerUnit: lessons.pace(line.design).secondsPerPiece,
+    parts: line.parts.map((part) => {
+      const needs = needsOf(part, rateOf(line), brief.certainty)
+      return {
+        ...part,
+        papers: part.papers.map((paper, index): PlannedPaper => {
+          const need = needs[index] ?? { paperId: paper.paperId, spareUnits: 0, unitsToCut: 0 }
+          const missing = Math.min(need.unitsToCut, missingUnits(records, line, part, paper.paperId))
+          const sheets = stock.filter(({ paperId }) => paperId === paper.paperId)
+          const shortage =
+            missing === 0
+              ? NO_SHORTAGE
+              : shortageOf(missing, part.part.sheetUm, sheets, reservations, brief.id)
+          return { ...paper, ...need, shortage }
+        }),
+      }
+    }),
+  }))
+  const standing = standingOf({
+    stored: records.cutPlan,
+    layouts: survey.layouts,
+    demands,
+    stock,
+    reservations,
+    projectId: brief.id,
+  })
+  return { ...survey, lines, standing }
+}

@@ -1,0 +1,55 @@
+import { largest } from '../numeric'
+import { bestGrid, type SizeUm } from '../sheet'
+import type { StockSheets } from '../cut'
+import { comesOff } from './cutting'
+import { sum } from './progress'
+import type { Reservation } from './types'
+
+/** Who has been promised sheets that a shortage could be mended with. */
+export interface Holder {
+  readonly projectId: string
+  readonly sheets: number
+}
+
+/** Units of one paper that no sheet is there for. */
+export interface Shortage {
+  readonly units: number
+  /** Whole sheets to buy, of the size of this paper that gives most; `null` where no size it comes in gives one. */
+  readonly sheets: number | null
+  /** The sheet that would be bought. */
+  readonly sheetUm: SizeUm | null
+  readonly holders: readonly Holder[]
+}
+
+export const NO_SHORTAGE: Shortage = { units: 0, sheets: 0, sheetUm: null, holders: [] }
+
+/** What would mend a shortage, and which projects hold sheets that could. */
+export function shortageOf(
+  units: number,
+  pieceUm: SizeUm,
+  stock: readonly StockSheets[],
+  reservations: readonly Reservation[],
+  projectId: string,
+): Shortage {
+  if (units === 0) return NO_SHORTAGE
+  const wholes = stock.filter(({ offcut }) => !offcut)
+  const yields = wholes.map(({ sizeUm }) => bestGrid(sizeUm, pieceUm).count)
+  const best = largest(yields, 0)
+  const useful = new Set(
+    stock.filter(({ sizeUm }) => comesOff(sizeUm, pieceUm)).map(({ stockId }) => stockId),
+  )
+  const held = reservations.filter((one) => one.projectId !== projectId && useful.has(one.stockId))
+  const holders = [...new Set(held.map((one) => one.projectId))].map((holder) => ({
+    projectId: holder,
+    sheets: sum(
+      held.filter((one) => one.projectId === holder),
+      ({ sheets }) => sheets,
+    ),
+  }))
+  return {
+    units,
+    sheets: best === 0 ? null : Math.ceil(units / best),
+    sheetUm: best === 0 ? null : (wholes[yields.indexOf(best)]?.sizeUm ?? null),
+    holders: holders.filter(({ sheets }) => sheets > 0),
+  }
+}

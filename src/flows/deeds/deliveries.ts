@@ -1,0 +1,75 @@
+import { nanoid } from 'nanoid'
+import { z } from 'zod'
+import { insertDelivery, markDeliveryUndone } from '@/data/repositories/joins'
+import { parseFields } from '@/schema/field-errors'
+import { countText, idText, noteText, optionalText } from '@/schema/fields'
+import type { FlowContext } from '../flow-context'
+import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
+import { planCuts } from '../plan-cuts'
+import { plannedOr } from '../project-plan'
+
+const deliveryFields = z.strictObject({
+  note: noteText('the note', 500),
+  /** Pieces by line, as typed; an empty one is none. */
+  pieces: z
+    .array(
+      z.strictObject({
+        lineId: idText('a line'),
+        pieces: optionalText(countText({ name: 'how many', min: 0, max: 1_000_000 })),
+      }),
+    )
+    .max(60),
+})
+
+/** Some pieces are handed over. What is still owed stays owed; no more than is folded can go. */
+export const handOver = (
+  context: FlowContext,
+  projectId: string,
+  input: unknown,
+): Promise<DeedResult<null>> =>
+  deed(context, async (inDeed) => {
+    const parsed = parseFields(deliveryFields, input)
+    if (!parsed.ok) throw refuseFields(parsed.fields)
+    const { plan } = await plannedOr(inDeed, projectId)
+    const given = parsed.value.pieces.flatMap(({ lineId, pieces }, index) =>
+      pieces === null || pieces === 0 ? [] : [{ lineId, pieces, index }],
+    )
+    for (const { lineId, pieces, index } of given) {
+      const one = plan.owed.find(({ line }) => line.line.id === lineId)
+      if (!one) throw new RefusalError('NOT_FOUND')
+      const most = Math.max(0, Math.min(one.pieces, one.line.foldedPieces) - one.handedOver)
+      if (pieces > most)
+        throw refuseFields({
+          [`pieces.${index}.pieces`]:
+            most === 0 ? 'None of these is there to hand over.' : `There are ${most} to hand over.`,
+        })
+    }
+    if (given.length === 0) throw new RefusalError('NOTHING_TO_HAND_OVER')
+    const id = nanoid()
+    await insertDelivery(
+      inDeed.db,
+      {
+        id,
+        project_id: projectId,
+        note: parsed.value.note,
+        handed_over_at_ms: inDeed.nowMs,
+        undone_at_ms: null,
+      },
+      given.map(({ lineId, pieces }) => ({ delivery_id: id, line_id: lineId, pieces })),
+    )
+    await planCuts(inDeed, { project: projectId })
+    return null
+  })
+
+/** They were not handed over after all. */
+export const undoHandOver = (
+  context: FlowContext,
+  projectId: string,
+  deliveryId: string,
+): Promise<DeedResult<null>> =>
+  deed(context, async (inDeed) => {
+    const { db, nowMs } = inDeed
+    if (!(await markDeliveryUndone(db, { projectId, deliveryId, nowMs }))) throw new RefusalError('NOT_FOUND')
+    await planCuts(inDeed, { project: projectId })
+    return null
+  })

@@ -1,0 +1,54 @@
+import type { StaleBecause } from '@/core/plan'
+import type { DeedResult } from '@/flows/deed'
+import type { ProjectView } from '@/flows/read/project'
+import { formatMoment, plural, type Preferences } from '../format'
+import { DeedButton } from '../forms/DeedButton'
+
+const BECAUSE: Readonly<Record<StaleBecause, string>> = {
+  'more wanted': 'More has to be cut than this plan gives: pieces were spoiled since.',
+  'other wishes': 'The brief asks for something else by now.',
+  'sheets gone': 'Sheets it counted with are no longer there for this project.',
+  'sheets came': 'There are sheets now that it had to do without.',
+}
+
+interface CutStandingProps {
+  readonly project: Pick<ProjectView, 'cutPlan' | 'standing' | 'facts'>
+  readonly preferences: Preferences
+  readonly planAgain: (press: string) => Promise<DeedResult<unknown>>
+}
+
+/** How good the stored plan is, when it was made, and whether it still holds. */
+export function CutStanding({ project, preferences, planAgain }: CutStandingProps) {
+  const { cutPlan, standing, facts } = project
+  if (standing.status === 'none')
+    return (
+      <div className="note flex flex-wrap items-center justify-between gap-3">
+        <p>The cuts are not planned yet.</p>
+        <DeedButton act={planAgain} className="btn btn-primary">
+          Plan the cuts
+        </DeedButton>
+      </div>
+    )
+  if (standing.status === 'stale')
+    return (
+      <div className="note flex flex-wrap items-center justify-between gap-3" role="status">
+        <p>
+          <strong>This plan is out of date.</strong> {BECAUSE[standing.because]}
+        </p>
+        <DeedButton act={planAgain} className="btn btn-primary">
+          Plan the cuts again
+        </DeedButton>
+      </div>
+    )
+  if (cutPlan === null || facts.sheetsToCut === 0) return null
+  return (
+    <p className="second">
+      {cutPlan.plan.status === 'proven'
+        ? 'No plan takes fewer sheets.'
+        : cutPlan.plan.status === 'within'
+          ? `At most ${plural(cutPlan.plan.sheets, 'sheet')} more than the fewest possible.`
+          : 'As much as there is paper for.'}{' '}
+      Planned {formatMoment(cutPlan.madeAtMs, preferences)}.
+    </p>
+  )
+}
