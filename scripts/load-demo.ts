@@ -1,10 +1,12 @@
 // Loads the demo data into the configured database unless it holds projects already. `--afresh` empties it first.
 import { rmSync } from 'node:fs'
+import { join } from 'node:path'
 import { loadDemo } from '../demo/load'
 import { readConfig } from '../src/config'
 import { openDatabase } from '../src/data/open-database'
 import { countProjects } from '../src/data/repositories/projects'
 import { Caches } from '../src/flows/caches'
+import { readShippedFigures, shippedFiguresPath } from '../src/flows/shipped-figures'
 import { storeLibrary } from '../src/flows/store-library'
 import { alone } from './lib/alone'
 import { explain } from './lib/explain'
@@ -17,7 +19,11 @@ await explain(async () => {
         rmSync(file, { force: true })
     const { db } = await openDatabase(databasePath)
     const nowMs = frozenNowMs ?? Date.now()
-    const context = { db, caches: new Caches(), nowMs }
+    const context = {
+      db,
+      caches: new Caches(readShippedFigures(shippedFiguresPath(join(import.meta.dirname, '..')))),
+      nowMs,
+    }
     await storeLibrary(context)
     const some = (await countProjects(db, false)) + (await countProjects(db, true))
     if (some === 0) {

@@ -63,7 +63,13 @@ function filesBelow(folder) {
   })
 }
 
-const BUILT_FROM = ['package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json']
+const BUILT_FROM = [
+  'package-lock.json',
+  'scripts/ship-figures.ts',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+]
 
 /** A production build of the sources as they are. */
 export function ensureBuild() {
@@ -73,6 +79,7 @@ export function ensureBuild() {
   if (matches(mark, wanted)) return
   console.log('Building ...')
   run(NODE, [NEXT, 'build'])
+  run(NODE, [TSX, 'scripts/ship-figures.ts'])
   remember(mark, wanted)
 }
 

@@ -52,7 +52,13 @@ export interface KnownRun {
  * with the pictures of a setting or two. Everything in it can be forgotten at any time.
  */
 export class Caches {
+  /** Figures that came with the build, as text by hash, engine and key. */
+  readonly shipped: ReadonlyMap<string, string>
   readonly designs = new LatestUsed<KnownDesign>(500)
   readonly figures = new LatestUsed<object>(600)
   readonly runs = new LatestUsed<KnownRun>(12)
+
+  constructor(shipped: ReadonlyMap<string, string> = new Map()) {
+    this.shipped = shipped
+  }
 }

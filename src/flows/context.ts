@@ -7,6 +7,7 @@ import { DatabaseTroubleError } from '@/data/trouble'
 import type { FlowContext } from './flow-context'
 import type { RoomContext } from './room'
 import { Caches } from './caches'
+import { readShippedFigures, shippedFiguresPath } from './shipped-figures'
 import { storeLibrary } from './store-library'
 import { bringUpToDate } from './upkeep'
 
@@ -33,7 +34,7 @@ async function open(): Promise<Opened> {
   const claim = claimFolder(dirname(databasePath), `Kelpfield on port ${port}`)
   try {
     const database = await openDatabase(databasePath)
-    const caches = new Caches()
+    const caches = new Caches(readShippedFigures(shippedFiguresPath(process.cwd())))
     const context = { db: database.db, caches, nowMs: nowMs() }
     await storeLibrary(context)
     await bringUpToDate(context)

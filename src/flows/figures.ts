@@ -48,9 +48,11 @@ async function kept<T extends object>(
   const name = `${programHash} ${engine} ${key}`
   const near = recent.get(name)
   if (near !== undefined) return near as T
-  const [known] = await figuresByHash(db, [programHash], engine, key)
-  if (known) {
-    const read = JSON.parse(known.body) as T
+  const shipped = context.caches.shipped.get(name)
+  const [known] = shipped === undefined ? await figuresByHash(db, [programHash], engine, key) : []
+  const body = shipped ?? known?.body
+  if (body !== undefined) {
+    const read = JSON.parse(body) as T
     recent.set(name, read)
     return read
   }

@@ -1,6 +1,8 @@
 import { DatabaseProblemError } from '@/data/database-problem'
 import { FolderInUseError } from '@/data/folder-claim'
-import { openedDatabase } from './context'
+import { setImmediate } from 'node:timers/promises'
+import { flowContext, openedDatabase } from './context'
+import { makeLibraryFigures } from './shipped-figures'
 
 /**
  * Claims the data folder and opens what is in it before the first request. A folder that another process works on, or a
@@ -9,6 +11,8 @@ import { openedDatabase } from './context'
 export async function startServing(): Promise<void> {
   try {
     await openedDatabase()
+    // Where the build has none (in development), the library is folded little by little behind the first pages.
+    void makeLibraryFigures(await flowContext(), setImmediate).catch((error: unknown) => console.error(error))
   } catch (error) {
     console.error(`\n${error instanceof Error ? error.message : String(error)}\n`)
     if (error instanceof FolderInUseError || error instanceof DatabaseProblemError) process.exit(1)
