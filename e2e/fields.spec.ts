@@ -4,8 +4,11 @@ import { expect, test } from './support/fixtures'
 import { openBrief, writeLine } from './support/job'
 import { TestServer } from './support/server'
 
-/** What a browser lets through into a text field; control characters are tested below the interface. */
-const TYPED = BAD_TEXTS.filter(([what]) => what !== 'control characters')
+/**
+ * Every bad text is put through every field's schema in src/schema/schema.test.ts; here one a field shows that the
+ * message stands at it and nothing else is lost. A word in a field of numbers, else a name far too long.
+ */
+const TYPED = BAD_TEXTS.filter(([what]) => ['text', '10,000 characters'].includes(what))
 
 let server: TestServer
 test.beforeAll(async () => {
@@ -24,7 +27,9 @@ interface FieldToSpoil {
 async function spoilEach(page: Page, { id, press, fine = [] }: FieldToSpoil): Promise<void> {
   const field = page.locator(`[id="${id}"]`)
   const before = await field.inputValue()
-  for (const [what, text] of TYPED.filter(([name]) => !fine.includes(name)))
+  const fitting = TYPED.filter(([name]) => !fine.includes(name))
+  expect(fitting.length).toBeGreaterThan(0)
+  for (const [what, text] of fitting.slice(0, 1))
     await test.step(`${id}: ${what}`, async () => {
       const others = await otherValues(page, id)
       await field.fill(text)

@@ -50,7 +50,6 @@ test('the keyboard alone goes the whole way from an empty drawer to the log', as
   await page.keyboard.type('Simple')
   await typeInto(page, 'How many', '2')
   await typeInto(page, 'Size (cm)', '6')
-  await typeInto(page, 'Pieces', '2')
   await pressOn(page, 'Plan it')
   await expect(page.getByRole('heading', { name: 'There is enough paper' })).toBeVisible()
 
@@ -74,9 +73,12 @@ test('the keyboard alone goes the whole way from an empty drawer to the log', as
   await tableReady(page)
   // Diagonals 2, body 4, rounding off 6.
   await pressTimes(page, 'Space', 24)
-  await expect(page.getByRole('heading', { name: 'Look tray 1 over' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Check tray 1' })).toBeVisible()
   await expect(pieceText(page)).toHaveText('2 of 2')
   await pressTimes(page, 'Enter', 1)
+  await expect(page.getByText('Space once more')).toBeVisible()
+  await page.waitForTimeout(450)
+  await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: '2 hearts folded' })).toBeVisible()
   await pressOn(page, 'Back to the project')
   await page.waitForURL(/\/fold$/)

@@ -48,7 +48,7 @@ test('a size too small to fold, too large for the drawer, and a gauge out of ran
   await page.locator('#dial-variant').selectOption({ label: 'with two note cards' })
   await expect(steps).toContainText('A note card on the front wing')
   await page.getByLabel('head length (cm)').first().fill('9')
-  await expect(page.getByText(/Nearest: [\d.]+ cm/)).toBeVisible()
+  await expect(page.getByText(/Set the head length from [\d.]+ cm to [\d.]+ cm\./)).toBeVisible()
   await page.goto(`${demo.address}/designs/crane/steps?variant=frilled&sheet=15`)
   await expect(page.getByText('Choose one of: plain, with two note cards.')).toBeVisible()
 })

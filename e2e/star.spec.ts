@@ -1,5 +1,5 @@
 import { expect, expectAccessible, expectAllKept, pressTimes, test } from './support/fixtures'
-import { addPaper, openBrief, startFolding, tickAllCuts, writeLine } from './support/job'
+import { addPaper, checkTray, openBrief, startFolding, tickAllCuts, writeLine } from './support/job'
 import { TestServer } from './support/server'
 
 let server: TestServer
@@ -43,12 +43,14 @@ test('one window star of eight kites and two framed hearts from 2:1 pieces', asy
   await test.step('fold: eight kites are one star', async () => {
     await page.goto(at(`${project}/fold`))
     await startFolding(page, 'Window star, Oyster', { grain: 'one tap a piece', tray: '8' })
-    await pressTimes(page, 'Space', 9)
+    await pressTimes(page, 'Space', 8)
+    await checkTray(page, 1)
     await expect(page.getByRole('heading', { name: '8 kites folded' })).toBeVisible()
     await expectAllKept(page)
     await page.goto(at(`${project}/fold`))
     await startFolding(page, 'Framed heart, Sea Holly', { grain: 'one tap a piece', tray: '2' })
-    await pressTimes(page, 'Space', 3)
+    await pressTimes(page, 'Space', 2)
+    await checkTray(page, 1)
     await expect(page.getByRole('heading', { name: '2 hearts folded' })).toBeVisible()
     await expectAllKept(page)
   })

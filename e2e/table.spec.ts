@@ -143,3 +143,23 @@ test('what is read from a metre and a half has an x-height of 9 mm or more', asy
   const mm = (sentence / 96) * 25.4
   expect(mm).toBeGreaterThanOrEqual(9)
 })
+
+test('a spoiled piece tells its reason by one key at once, and a touch on a button leaves Space as it was', async ({
+  page,
+}) => {
+  await justFold(page, server.address, { tray: '1' })
+  await pressTimes(page, 's', 1)
+  await page.keyboard.press('1')
+  await expect(page.getByRole('group', { name: 'Why piece 1 was spoiled' })).toHaveCount(0)
+  await expect(page.getByRole('heading', { name: 'Check tray 1' })).toBeVisible()
+  await expect(page.getByLabel('Why piece 1 was spoiled')).toHaveValue('torn')
+  await page.getByRole('button', { name: 'Tray is right' }).click()
+  await expect(pieceText(page)).toHaveText('2 of 10')
+  await page.waitForTimeout(250)
+  await page.getByRole('button', { name: 'Spoiled' }).click()
+  await expect(page.getByText('0 good, 2 spoiled, 9 to go')).toBeVisible()
+  // Space does not press the button again: it offers to check the tray, which still wants a reason.
+  await pressTimes(page, 'Space', 2)
+  await expect(page.getByText('0 good, 2 spoiled, 9 to go')).toBeVisible()
+  await expect(page.getByText('Say why a piece was spoiled')).toBeVisible()
+})

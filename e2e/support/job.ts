@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { LIBRARY, mainPart, stagesOf, type DesignSource } from '../../src/core/design'
 import { expect } from './fixtures'
 
 export interface PaperToAdd {
@@ -39,6 +40,8 @@ export interface LineToWrite {
 export async function writeLine(page: Page, index: number, line: LineToWrite): Promise<void> {
   const at = `lines.${index}`
   await field(page, `${at}.designId`).selectOption({ label: line.design })
+  // Its variants come with the design, which is loaded when it is chosen.
+  await expect(page.getByRole('img', { name: `Outline of the ${line.design}` }).nth(0)).toBeVisible()
   if (line.gluedTo !== undefined) {
     await field(page, `${at}.attachedTo`).selectOption({ label: line.gluedTo })
     await field(page, `${at}.perPiece`).fill(line.perPiece ?? '')
@@ -49,7 +52,8 @@ export async function writeLine(page: Page, index: number, line: LineToWrite): P
     if (position > 0) await group.getByRole('button', { name: 'Another paper' }).click()
     await field(page, `${at}.papers.${position}.paperId`).selectOption({ label: paper })
   }
-  await group.getByRole('button', { name: 'Share evenly' }).click()
+  // One paper takes all pieces by itself.
+  if (line.papers.length > 1) await group.getByRole('button', { name: 'Share evenly' }).click()
 }
 
 /** Opens the form for a new project, ready to be written. */
@@ -119,4 +123,44 @@ export async function justFold(page: Page, address: string, { tray, order }: How
   await page.getByRole('button', { name: 'Start folding' }).click()
   await page.waitForURL(/\/runs\//)
   await page.locator('main[data-ready="true"]').waitFor()
+}
+
+/** Checks a tray off by the button that says so. */
+export async function checkTray(page: Page, tray: number): Promise<void> {
+  await page.getByRole('heading', { name: `Check tray ${tray}` }).waitFor()
+  await page.getByRole('button', { name: 'Tray is right' }).click()
+}
+
+/** The last fold of a design's first variant: what a tap for a whole piece names. */
+function lastFold(designName: string): { readonly step: number; readonly repeat: number } {
+  const design = LIBRARY.find(({ name }) => name === designName) as DesignSource
+  const [variant] = design.variants
+  const steps = stagesOf(mainPart(design), variant!).flatMap((stage) => stage.steps)
+  return { step: steps.length - 1, repeat: steps.at(-1)?.repeats ?? 1 }
+}
+
+/** Folds all pieces of the run on the page through the route that taps go by, and looks every tray over. */
+export async function foldByRoute(page: Page, designName: string, units: number): Promise<void> {
+  const runId = new URL(page.url()).pathname.split('/').at(-1) ?? ''
+  const base = { lane: 1, atMs: Date.now() }
+  const taps = Array.from({ length: units }, (_, index) => ({
+    ...base,
+    id: `route-${runId.slice(0, 8)}-${String(index).padStart(4, '0')}`,
+    kind: 'done',
+    piece: index + 1,
+    ...lastFold(designName),
+    grain: 'piece',
+    attempt: 0,
+    lapMs: 60_000,
+  }))
+  const pieces = taps.map(({ piece }) => piece)
+  const look = { ...base, id: `route-${runId.slice(0, 8)}-look`, kind: 'inspect', pieces }
+  const { origin } = new URL(page.url())
+  const answer = await page.request.post(`${origin}/api/runs/${runId}/events`, {
+    headers: { origin },
+    data: { epoch: '', since: 0, events: [...taps, look] },
+  })
+  expect(await answer.json()).toMatchObject({ ok: true, value: { refused: [] } })
+  await page.reload()
+  await expect(page.getByRole('heading', { name: /folded$/, level: 2 })).toBeVisible()
 }

@@ -69,6 +69,24 @@ export function troubleRefusal(error: DatabaseTroubleError): Refusal {
   return new RefusalError(error.trouble).refusal
 }
 
+/** What was thrown as a value, where it is one of ours. */
+function asRefusal(error: unknown): Refusal {
+  if (error instanceof RefusalError) return error.refusal
+  if (error instanceof DatabaseTroubleError) return troubleRefusal(error)
+  if (error instanceof CoreError)
+    return { ok: false, code: 'VALUE', detail: ofCore(error.detail), fields: {} }
+  throw error
+}
+
+/** Asks the database something that may be refused, without a transaction: for answers that write nothing. */
+export async function asking<Value>(ask: () => Promise<Value>): Promise<DeedResult<Value>> {
+  try {
+    return { ok: true, value: await ask() }
+  } catch (error) {
+    return asRefusal(error)
+  }
+}
+
 /**
  * Does one deed in one transaction: all of it or nothing. A refusal, the database's trouble or a caller's mistake
  * becomes a value here and nowhere else; anything unexpected goes on as an error. `act` may be done again where another
@@ -82,10 +100,6 @@ export async function deed<Value>(
     const value = await inTransaction(context.db, (db) => act({ ...context, db }))
     return { ok: true, value }
   } catch (error) {
-    if (error instanceof RefusalError) return error.refusal
-    if (error instanceof DatabaseTroubleError) return troubleRefusal(error)
-    if (error instanceof CoreError)
-      return { ok: false, code: 'VALUE', detail: ofCore(error.detail), fields: {} }
-    throw error
+    return asRefusal(error)
   }
 }

@@ -1,12 +1,15 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { defaultGauges, LIBRARY } from '@/core/design'
 import { BASES, FOLD_ENGINE_VERSION } from '@/core/fold'
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { saveDesignVersion } from '@/data/repositories/designs'
 import { dropOldFigures, figuresByHash, keepFigures } from '@/data/repositories/figures'
 import { contentHash } from './content-hash'
 import { Caches } from './caches'
 import { measuredDesign, shownBase, shownDesign, SHOWN_SHEET_MM } from './figures'
 import { readLibrary } from './designs'
+import { makeLibraryFigures, readShippedFigures } from './shipped-figures'
 import { baseFoldFile, designFoldFile } from './read/fold-file'
 import { readBase, readBases, readEnd, readFolds, readRunPictures } from './read/folds'
 
@@ -33,8 +36,23 @@ const rosette = async () => {
   return { ...found, source, shown }
 }
 
-test('figures of all that ships are there before the first page asks', async () => {
+test('figures of all that ships can be made beforehand, and are read from a build as they were made', async () => {
   const { hash } = await rosette()
+  let pauses = 0
+  const fresh = { ...database.context, caches: new Caches() }
+  await makeLibraryFigures(fresh, () => Promise.resolve(void pauses++))
+  expect(pauses).toBeGreaterThan(LIBRARY.length)
+  const rows = await database.db.selectFrom('figure').selectAll().where('program_hash', '=', hash).execute()
+  const figures = Object.fromEntries(
+    rows.map((row) => [`${row.program_hash} ${row.engine} ${row.key}`, row.body]),
+  )
+  const path = join(database.folder, 'library-figures.json')
+  writeFileSync(path, JSON.stringify({ engine: FOLD_ENGINE_VERSION, figures }))
+  const shipped = readShippedFigures(path)
+  expect(shipped.size).toBe(rows.length)
+  expect(readShippedFigures(join(database.folder, 'none.json')).size).toBe(0)
+  writeFileSync(path, JSON.stringify({ engine: FOLD_ENGINE_VERSION - 1, figures }))
+  expect(readShippedFigures(path).size).toBe(0)
   const keys = (await kept(hash)).map(({ key }) => key)
   expect(keys).toContain('measured')
   expect(keys.filter((key) => key.startsWith('folds plain'))).toHaveLength(1)

@@ -1,15 +1,13 @@
 import { z } from 'zod'
 import { MOST_PIECES } from '@/core/batch'
 import type { DesignDocument, GaugeSettings } from '@/core/design'
-import { CoreError } from '@/core/errors'
-import { sheetFor, type SheetFor } from '@/core/plan'
+import type { SheetFor } from '@/core/plan'
 import type { SizeUm } from '@/core/sheet'
 import type { LengthUnit, RulerKey } from '@/core/units'
+import { askedSheet, gaugeField, sizeField } from './asked-size'
 import { parseFields, type Parsed } from './field-errors'
-import { choice, countText, dateText, idText, lengthText, nameText, noteText, toldLength } from './fields'
+import { choice, countText, dateText, idText, nameText, noteText } from './fields'
 
-/** Largest and smallest square anyone folds here. */
-export const SHEET_RANGE_MM = { min: 20, max: 1500 } as const
 export const CERTAINTIES = ['0.8', '0.9', '0.95', '0.99'] as const
 
 export interface BriefLine {
@@ -49,13 +47,7 @@ export interface BriefWorld {
 /** Gauges as typed; one left empty stands as the design has it. */
 const gaugeTexts = (unit: LengthUnit) =>
   z
-    .record(
-      z.string().max(64),
-      z.union([
-        z.literal('').transform(() => null),
-        lengthText({ name: 'the gauge', unit, minMm: 0, maxMm: SHEET_RANGE_MM.max }),
-      ]),
-    )
+    .record(z.string().max(64), z.union([z.literal('').transform(() => null), gaugeField(unit)]))
     .transform((gauges) =>
       Object.fromEntries(
         Object.entries(gauges).flatMap(([key, mm]) => (mm === null ? [] : [[key, mm] as const])),
@@ -69,7 +61,7 @@ const lineShape = (unit: LengthUnit) =>
     variantKey: idText('a variant'),
     sizing: choice('which size you give', ['finished', 'sheet']),
     axis: z.string().max(64, 'Choose which way the size is measured.'),
-    size: lengthText({ name: 'the size', unit, minMm: 5, maxMm: SHEET_RANGE_MM.max }),
+    size: sizeField(unit),
     gauges: gaugeTexts(unit),
     pieces: z.string().max(5000, 'Enter how many as a whole number.'),
     attachedTo: z.union([z.literal(''), idText('the line it goes on')]),
@@ -121,41 +113,10 @@ function readSheet(
   const sheets = world.papers
     .filter(({ id }) => line.papers.some(({ paperId }) => paperId === id))
     .flatMap((paper) => paper.sheets)
-  const told = (mm: number) => toldLength(mm, world.unit)
-  try {
-    const asked = { ...line, mm: line.size }
-    const sheet = sheetFor(design, asked, { ruler: world.ruler, sheets })
-    const { exactMm } = sheet
-    if (exactMm < SHEET_RANGE_MM.min || exactMm > SHEET_RANGE_MM.max)
-      complaints.say(
-        `${at}.size`,
-        `This would need a sheet of ${told(exactMm)}; sheets from ${told(SHEET_RANGE_MM.min)} to ${told(SHEET_RANGE_MM.max)} can be planned.`,
-      )
-    return sheet
-  } catch (error) {
-    if (!(error instanceof CoreError)) throw error
-    const [path, words] = sizeComplaint(error, design, at, told)
-    complaints.say(path, words)
-    return null
-  }
-}
-
-function sizeComplaint(
-  error: CoreError,
-  design: DesignDocument,
-  at: string,
-  told: (mm: number) => string,
-): [path: string, message: string] {
-  const { name, min = 0, max = 0 } = error.detail
-  const gauge = design.gauges.find((candidate) => candidate.name === name)
-  if (gauge) return [`${at}.gauges.${gauge.key}`, `Set the ${name} from ${told(min)} to ${told(max)}.`]
-  if (error.code === 'UNKNOWN_AXIS') return [`${at}.axis`, 'Choose which way the size is measured.']
-  if (error.code === 'SIZE_NOT_REACHABLE')
-    return [
-      `${at}.size`,
-      `The overhang alone makes ${told(min)}. Ask for more than that, or set the gauge lower.`,
-    ]
-  return [`${at}.size`, 'This size cannot be folded. Check it.']
+  const asked = askedSheet(design, { ...line, mm: line.size }, { ...world, sheets })
+  if (asked.ok) return asked.sheet
+  complaints.say(`${at}.${asked.field}`, asked.message)
+  return null
 }
 
 function readPieces(line: LineInput, parent: LineInput | undefined, at: string, complaints: Complaints) {

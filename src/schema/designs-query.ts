@@ -10,7 +10,7 @@ import {
   type Way,
 } from '@/core/design'
 import type { LengthUnit } from '@/core/units'
-import { SHEET_RANGE_MM } from './brief'
+import { SHEET_RANGE_MM } from './asked-size'
 import { parseFields, type FieldErrors } from './field-errors'
 import { lengthText } from './fields'
 

@@ -3,7 +3,7 @@ import { MOST_PIECES } from '@/core/batch'
 import { WAYS } from '@/core/design'
 import { TAP_GRAINS, TRAY_ORDERS } from '@/core/run'
 import type { LengthUnit } from '@/core/units'
-import { SHEET_RANGE_MM } from './brief'
+import { SHEET_RANGE_MM } from './asked-size'
 import { choice, countText, idText, lengthText } from './fields'
 
 const howFolded = {

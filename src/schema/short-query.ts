@@ -12,6 +12,8 @@ export interface ShortQuery {
   readonly projectId: string | null
   readonly sheets: number | null
   readonly size: { readonly widthMm: number; readonly heightMm: number } | null
+  /** Whether a project was about to be started. */
+  readonly thenProject: boolean
 }
 
 export function readShortQuery(query: Query): ShortQuery {
@@ -23,6 +25,7 @@ export function readShortQuery(query: Query): ShortQuery {
   return {
     projectId: read(id, 'for'),
     sheets: read(count, 'sheets'),
+    thenProject: query['then'] === 'project',
     size: widthMm === null || heightMm === null ? null : { widthMm, heightMm },
   }
 }

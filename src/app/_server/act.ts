@@ -70,3 +70,13 @@ export const actOnceOn = <Value>(
   actOn(id, (context, known) =>
     once(context, { id: press, kind: `${kind} ${known}`, input }, (inDeed) => deed(inDeed, known)),
   )
+
+/** Reads one thing for whoever may, by an id from outside; `null` where there is none. Nothing changes. */
+export async function ask<Value>(
+  id: unknown,
+  read: (context: FlowContext, id: string) => Promise<Value | null>,
+): Promise<Value | null> {
+  const context = await openAction()
+  const parsed = idText().safeParse(id)
+  return parsed.success ? read(context, parsed.data) : null
+}

@@ -47,6 +47,20 @@ export const newestHashes = (db: Db): Promise<{ hash: string }[]> =>
     )
     .execute()
 
+/** The design that a project used last; `undefined` before the first. */
+export async function lastUsedDesign(db: Db): Promise<string | undefined> {
+  const row = await db
+    .selectFrom('project as j')
+    .innerJoin('brief_line as l', 'l.project_id', 'j.id')
+    .innerJoin('design_version as v', 'v.hash', 'l.design_hash')
+    .select('v.design_id')
+    .orderBy('j.created_at_ms', 'desc')
+    .orderBy('l.ordinal')
+    .limit(1)
+    .executeTakeFirst()
+  return row?.design_id
+}
+
 export const designsByHash = (db: Db, hashes: readonly string[]): Promise<StoredDesign[]> =>
   hashes.length === 0
     ? Promise.resolve([])

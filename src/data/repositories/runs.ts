@@ -1,6 +1,6 @@
 import type { Db } from '../db'
 import type { NewRun, RunEventRow, RunOutcomeRow, RunProgressRow, RunRow, RunUnitRow } from '../tables'
-import type { Insertable } from 'kysely'
+import { sql, type Insertable } from 'kysely'
 import type { RunEventTable } from '../tables'
 
 export const findRun = (db: Db, id: string): Promise<RunRow | undefined> =>
@@ -204,8 +204,47 @@ export async function saveRunChange(
       .execute()
 }
 
-export const unitsOfRun = (db: Db, runId: string): Promise<RunUnitRow[]> =>
-  db.selectFrom('run_unit').selectAll().where('run_id', '=', runId).orderBy('ordinal').execute()
+/** Some of a run's units, in order. */
+export const unitsOfRun = (
+  db: Db,
+  runId: string,
+  { from, most }: { readonly from: number; readonly most: number },
+): Promise<RunUnitRow[]> =>
+  db
+    .selectFrom('run_unit')
+    .selectAll()
+    .where('run_id', '=', runId)
+    .orderBy('ordinal')
+    .offset(from)
+    .limit(most)
+    .execute()
+
+export async function countUnits(db: Db, runId: string): Promise<number> {
+  const { n } = await db
+    .selectFrom('run_unit')
+    .select((select) => select.fn.countAll<number>().as('n'))
+    .where('run_id', '=', runId)
+    .executeTakeFirstOrThrow()
+  return n
+}
+
+/** Mean time of folded units by groups of so many ordinals: the pace over a run. */
+export const paceOfRun = (
+  db: Db,
+  runId: string,
+  group: number,
+): Promise<{ first: number; activeMs: number }[]> =>
+  db
+    .selectFrom('run_unit')
+    .select((select) => [
+      select.fn.min<number>('ordinal').as('first'),
+      select.fn.avg<number>('active_ms').as('activeMs'),
+    ])
+    .where('run_id', '=', runId)
+    .where('status', '=', 'folded')
+    .groupBy(sql`(ordinal - 1) / ${group}`)
+    .orderBy('first')
+    .execute()
 
 /** Runs whose projection was made by rules before these. */
 export async function runsProjectedBefore(db: Db, rules: number): Promise<readonly string[]> {

@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid'
+import type { z } from 'zod'
 import {
   defaultGauges,
   mainPart,
@@ -23,11 +24,12 @@ import {
   type NewRunEvent,
 } from '@/data/repositories/runs'
 import { readEpoch } from '@/data/repositories/settings'
+import type { RunRow } from '@/data/tables'
 import { parseFields } from '@/schema/field-errors'
 import { runEvent, runEventBatch } from '@/schema/run-event'
 import { looseRunFields, projectRunFields } from '@/schema/run-start'
 import type { FlowContext } from '../flow-context'
-import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
+import { asking, deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { keepPlanned } from '../baseline'
 import { readLibrary } from '../designs'
 import { plannedOr } from '../project-plan'
@@ -179,44 +181,69 @@ export interface EventsTaken extends RunFeed {
 interface Exchanged {
   readonly taken: EventsTaken
   readonly epoch: string
-  readonly known: KnownRun | null
+  readonly known: KnownRun
 }
 
-async function exchange(context: FlowContext, runId: string, input: unknown): Promise<Exchanged> {
-  const parsed = parseFields(runEventBatch, input)
-  if (!parsed.ok) throw refuseFields(parsed.fields)
-  const { epoch: clientEpoch, since, events: sent } = parsed.value
+/** A run's events after a sequence number; nothing more is read where there are none. */
+async function newsOf(db: FlowContext['db'], run: RunRow, after: number) {
+  const seq = await latestSeq(db, run.id)
+  const rows = seq > after ? await eventsOfRun(db, run.id, after) : []
+  return { seq, events: storedEvents(run, rows) }
+}
+
+type Batch = z.output<typeof runEventBatch>
+
+/** A client that sends nothing only looks whether there is news: it neither waits for a writer nor is one. */
+async function look(
+  context: FlowContext,
+  runId: string,
+  { epoch: clientEpoch, since }: Batch,
+): Promise<EventsTaken> {
+  const { db } = context
+  const run = await findRun(db, runId)
+  if (!run) throw new RefusalError('NOT_FOUND')
+  const epoch = await readEpoch(db)
+  return { epoch, ...(await newsOf(db, run, clientEpoch === epoch ? since : 0)), kept: [], refused: [] }
+}
+
+async function exchange(
+  context: FlowContext,
+  runId: string,
+  { epoch: clientEpoch, since, events: sent }: Batch,
+): Promise<Exchanged> {
   const { db, nowMs } = context
   const run = await findRun(db, runId)
   if (!run) throw new RefusalError('NOT_FOUND')
   const epoch = await readEpoch(db)
   const after = clientEpoch === epoch ? since : 0
-  let known: KnownRun | null = null
-  if (sent.length > 0) {
-    const { plan } = await runPlan(context, run)
-    const { tally, seq, oddClocks } = await takeRun(context, epoch, run, plan)
-    const fitting = sent.flatMap((one) => {
-      const event = runEvent.safeParse(one)
-      return event.success && eventFits(plan, event.data) ? [event.data] : []
-    })
-    let added = 0
-    for (const event of fitting) if (await insertRunEvent(db, eventRow(runId, event, nowMs))) added++
-    const rows = added === 0 ? [] : await eventsOfRun(db, runId, seq)
-    tally.addAll(storedEvents(run, rows))
-    if (added > 0) await projectChange(context, runId, tally)
-    known = { tally, seq: rows.at(-1)?.seq ?? seq, oddClocks: oddClocks + oddClocksOf(run, rows) }
+  const { plan } = await runPlan(context, run)
+  const before = await takeRun(context, epoch, run, plan)
+  const { tally } = before
+  const fitting = sent.flatMap((one) => {
+    const event = runEvent.safeParse(one)
+    return event.success && eventFits(plan, event.data) ? [event.data] : []
+  })
+  let added = 0
+  for (const event of fitting) if (await insertRunEvent(db, eventRow(runId, event, nowMs))) added++
+  const rows = added === 0 ? [] : await eventsOfRun(db, runId, before.seq)
+  tally.addAll(storedEvents(run, rows))
+  if (added > 0) await projectChange(context, runId, tally)
+  const known: KnownRun = {
+    tally,
+    seq: rows.at(-1)?.seq ?? before.seq,
+    oddClocks: before.oddClocks + oddClocksOf(run, rows),
   }
   const ids = sent.map((event) => event.id)
   // An id counts as kept only where it stands in this run's own ledger.
   const standing = await idsInRun(db, runId, ids)
-  const news = await eventsOfRun(db, runId, after)
+  const { seq, events } = await newsOf(db, run, after)
   return {
     epoch,
     known,
     taken: {
       epoch,
-      seq: news.at(-1)?.seq ?? (await latestSeq(db, runId)),
-      events: storedEvents(run, news),
+      seq,
+      events,
       kept: ids.filter((id) => standing.has(id)),
       refused: ids.filter((id) => !standing.has(id)),
     },
@@ -233,10 +260,14 @@ export async function recordEvents(
   runId: string,
   input: unknown,
 ): Promise<DeedResult<EventsTaken>> {
-  const result = await deed(context, (inDeed) => exchange(inDeed, runId, input))
+  const parsed = parseFields(runEventBatch, input)
+  if (!parsed.ok) return refuseFields(parsed.fields).refusal
+  const batch = parsed.value
+  if (batch.events.length === 0) return asking(() => look(context, runId, batch))
+  const result = await deed(context, (inDeed) => exchange(inDeed, runId, batch))
   if (!result.ok) return result
   const { taken, epoch, known } = result.value
-  if (known) keepRun(context, epoch, runId, known)
+  keepRun(context, epoch, runId, known)
   return { ok: true, value: taken }
 }
 

@@ -1,7 +1,7 @@
 import { LIBRARY, type Family } from '@/core/design'
 import { meanRejectRate } from '@/core/batch'
 import { outcomes, type OutcomeCount } from '@/data/repositories/history'
-import { listRuns, unitsOfRun, type RunSummary } from '@/data/repositories/runs'
+import { countUnits, listRuns, paceOfRun, unitsOfRun, type RunSummary } from '@/data/repositories/runs'
 import type { RunUnitRow } from '@/data/tables'
 import type { FlowContext } from '../flow-context'
 import { readLessons } from '../lessons'
@@ -63,21 +63,44 @@ export interface UnitView {
   readonly lastTapAtMs: number | null
 }
 
+/** Units on a page of a run's log, and points of its chart at most. */
+const UNITS_ON_A_PAGE = 200
+const MOST_POINTS = 120
+
 export interface RunLog {
   readonly units: readonly UnitView[]
+  readonly page: number
+  readonly pages: number
+  /** Minutes a unit, of so many units together each. */
+  readonly pace: readonly { readonly piece: number; readonly minutes: number }[]
+  readonly perPoint: number
 }
 
-/** The units of one run. */
-export const readRunLog = async ({ db }: FlowContext, runId: string): Promise<RunLog> => ({
-  units: (await unitsOfRun(db, runId)).map((row) => ({
-    ordinal: row.ordinal,
-    status: row.status,
-    grade: row.grade,
-    reason: row.reason,
-    activeMs: row.active_ms,
-    lastTapAtMs: row.last_tap_at_ms,
-  })),
-})
+/** A page of the units of one run, and its pace. */
+export async function readRunLog({ db }: FlowContext, runId: string, asked = 1): Promise<RunLog> {
+  const count = await countUnits(db, runId)
+  const pages = Math.max(1, Math.ceil(count / UNITS_ON_A_PAGE))
+  const page = Number.isInteger(asked) ? Math.min(Math.max(asked, 1), pages) : 1
+  const perPoint = Math.max(1, Math.ceil(count / MOST_POINTS))
+  const rows = await unitsOfRun(db, runId, { from: (page - 1) * UNITS_ON_A_PAGE, most: UNITS_ON_A_PAGE })
+  return {
+    page,
+    pages,
+    perPoint,
+    pace: (await paceOfRun(db, runId, perPoint)).map(({ first, activeMs }) => ({
+      piece: first,
+      minutes: Math.round(activeMs / 600) / 100,
+    })),
+    units: rows.map((row) => ({
+      ordinal: row.ordinal,
+      status: row.status,
+      grade: row.grade,
+      reason: row.reason,
+      activeMs: row.active_ms,
+      lastTapAtMs: row.last_tap_at_ms,
+    })),
+  }
+}
 
 export interface ProjectLog {
   readonly grades: readonly OutcomeCount[]

@@ -61,6 +61,7 @@ export interface LineView {
   readonly ordinal: number
   readonly design: DesignDocument
   readonly designHash: string
+  readonly engine: number
   readonly variantKey: string
   readonly pieces: number
   /** Units of all its parts. */
@@ -180,6 +181,7 @@ function lineView(planned: PlannedLine, proofs: readonly Proof[], named: Named):
     ordinal: line.ordinal,
     design,
     designHash: line.designHash,
+    engine: line.engine,
     variantKey: line.variantKey,
     pieces: line.pieces,
     units: parts.reduce((sum, { units }) => sum + units, 0),

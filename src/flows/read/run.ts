@@ -102,3 +102,48 @@ export async function readRunDesign(
   const pictures = await readRunPictures(context, row.design_hash, { variantKey, sheetMm, gauges, way })
   return { run, design, gauges, pictures }
 }
+
+/** What a run's log tells above its units. */
+export interface RunHead {
+  readonly id: string
+  readonly projectName: string | null
+  readonly designName: string
+  readonly variantName: string
+  readonly partName: string
+  readonly paper: PaperView | null
+  readonly sheetMm: number
+  readonly startedAtMs: number
+  readonly archived: boolean
+  readonly wanted: number
+  readonly usable: number
+  readonly activeMs: number
+  readonly oddClocks: number
+}
+
+/** A run without its taps; `null` where there is none. */
+export async function readRunHead(context: FlowContext, id: string): Promise<RunHead | null> {
+  const { db } = context
+  const run = await findRun(db, id)
+  const design = run && (await readDesigns(context, [run.design_hash])).get(run.design_hash)
+  if (!run || !design) return null
+  const { plan } = await runPlan(context, run)
+  const { tally, oddClocks } = await knownRun(context, await readEpoch(db), run, plan)
+  const { usable, activeMs } = tally.state(null)
+  const [paper] = await papersById(db, run.paper_id === null ? [] : [run.paper_id])
+  const project = run.project_id === null ? undefined : await findProject(db, run.project_id)
+  return {
+    id: run.id,
+    projectName: project?.name ?? null,
+    designName: design.name,
+    variantName: variantOf(design, run.variant_key).name,
+    partName: (design.parts.find((part) => part.key === run.part_key) ?? mainPart(design)).name,
+    paper: paper ? paperView(paper) : null,
+    sheetMm: mmFromUm(run.sheet_um),
+    startedAtMs: run.started_at_ms,
+    archived: run.archived_at_ms !== null,
+    wanted: run.wanted,
+    usable,
+    activeMs,
+    oddClocks,
+  }
+}

@@ -3,8 +3,8 @@
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
 import { useFieldArray, useForm, useWatch } from 'react-hook-form'
-import type { DesignDocument } from '@/core/design'
 import type { DeedResult } from '@/flows/deed'
+import type { BriefDesign, DesignChoice } from '@/flows/read/brief-designs'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { Field, FieldError } from '../forms/Field'
 import { FormMessage } from '../forms/FormMessage'
@@ -16,7 +16,10 @@ import { LineFields } from './LineFields'
 
 interface BriefFormProps {
   readonly initial: BriefValues
-  readonly designs: readonly DesignDocument[]
+  readonly choices: readonly DesignChoice[]
+  /** The designs of its lines, and the one a new line begins with first. */
+  readonly designs: readonly BriefDesign[]
+  readonly loadDesign: (id: string) => Promise<BriefDesign | null>
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
   readonly save: (values: BriefValues, press: string) => Promise<DeedResult<{ readonly projectId: string }>>
@@ -28,7 +31,17 @@ const CERTAINTIES = [0.8, 0.9, 0.95, 0.99]
 /** A date the browser cannot read is empty to a form; it must not be saved as "no date". */
 const unreadableDate = () => document.querySelector<HTMLInputElement>('#dueOn')?.validity.badInput === true
 
-export function BriefForm({ initial, designs, papers, preferences, save, deed }: BriefFormProps) {
+export function BriefForm({
+  initial,
+  choices,
+  designs: known,
+  loadDesign,
+  papers,
+  preferences,
+  save,
+  deed,
+}: BriefFormProps) {
+  const [designs, setDesigns] = useState(known)
   const { register, control, handleSubmit, getValues, setValue } = useForm<BriefValues>({
     defaultValues: initial,
   })
@@ -41,7 +54,14 @@ export function BriefForm({ initial, designs, papers, preferences, save, deed }:
   const days = /^\d{4}-\d{2}-\d{2}$/.test(dueOn) ? daysUntil(dueOn, preferences) : null
   const [firstDesign] = designs
   const addLine = () =>
-    firstDesign && lines.append(newLine(`new-${nanoid(8)}`, firstDesign, papers, preferences))
+    firstDesign && lines.append(newLine(`new-${nanoid(8)}`, firstDesign.document, papers, preferences))
+  const load = async (id: string): Promise<BriefDesign | null> => {
+    const there = designs.find(({ document }) => document.id === id)
+    if (there) return there
+    const loaded = await loadDesign(id).catch(() => null)
+    if (loaded) setDesigns((now) => [...now, loaded])
+    return loaded
+  }
   const ready = useHydrated()
   const onSubmit = handleSubmit((values) => {
     const bad = unreadableDate()
@@ -81,7 +101,7 @@ export function BriefForm({ initial, designs, papers, preferences, save, deed }:
             <select {...aria} {...register('certainty')} className="select w-full">
               {CERTAINTIES.map((certainty) => (
                 <option key={certainty} value={certainty}>
-                  enough in {formatCertainty(certainty)}
+                  {formatCertainty(certainty)} sure
                 </option>
               ))}
             </select>
@@ -96,7 +116,9 @@ export function BriefForm({ initial, designs, papers, preferences, save, deed }:
           control={control}
           register={register}
           setValue={setValue}
+          choices={choices}
           designs={designs}
+          load={load}
           papers={papers}
           preferences={preferences}
           errors={fields}

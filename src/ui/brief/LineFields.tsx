@@ -1,7 +1,8 @@
 'use client'
 
+import { useState } from 'react'
 import { useWatch } from 'react-hook-form'
-import { highPerWide, mainPart } from '@/core/design'
+import { highPerWide, mainPart, type Gauge } from '@/core/design'
 import { Silhouette } from '../design/Silhouette'
 import { gaugeHint } from '../design/gauge-hint'
 import { Field } from '../forms/Field'
@@ -9,29 +10,38 @@ import { pieceNoun } from '../format'
 import { gaugeInputs } from './form-values'
 import type { LineFieldsProps } from './line-props'
 import { LinePapers } from './LinePapers'
-import { previewLine } from './line-preview'
+import { DesignPictures } from './DesignPictures'
+import { previewLine, type LinePreview } from './line-preview'
 
 /** One line of a brief: a design, how many, how big, in which papers. */
 export function LineFields(props: LineFieldsProps) {
-  const { index, control, register, setValue, designs, papers, preferences, errors, remove } = props
+  const { index, control, register, setValue, choices, designs, load, papers, preferences, errors, remove } =
+    props
   const at = `lines.${index}` as const
   const line = useWatch({ control, name: at })
-  const design = designs.find((candidate) => candidate.id === line.designId)
+  const [failed, setFailed] = useState(false)
+  const found = designs.find(({ document }) => document.id === line.designId)
+  const design = found?.document
   const variant = design?.variants.find((candidate) => candidate.key === line.variantKey)
-  const preview = design ? previewLine(line, design, papers, preferences) : null
+  const preview: LinePreview = found ? previewLine(line, found, papers, preferences) : { kind: 'nothing yet' }
   const colour = papers.find((paper) => paper.id === line.papers[0]?.paperId)?.frontColour ?? '#cfc8b6'
   const error = (field: string) => errors[`${at}.${field}`]
   const unitHint = preferences.unit === 'cm' ? 'cm' : 'in'
-  const chooseDesign = (id: string) => {
-    const chosen = designs.find((candidate) => candidate.id === id)
+  const chooseDesign = async (id: string) => {
+    const chosen = (await load(id))?.document
+    setFailed(chosen === undefined)
     const [first] = chosen?.variants ?? []
     if (!chosen || !first) return
     setValue(`${at}.variantKey`, first.key)
     setValue(`${at}.axis`, first.sizes[0]?.axis ?? '')
     setValue(`${at}.gauges`, gaugeInputs(chosen, preferences))
   }
+  const pick = (id: string) => {
+    setValue(`${at}.designId`, id)
+    void chooseDesign(id)
+  }
   return (
-    <fieldset className="border-t hairline pt-5">
+    <fieldset className="min-w-0 border-t hairline pt-5">
       <legend className="sr-only">Line {index + 1}</legend>
       <div className="grid gap-5 tablet:grid-cols-[9rem_1fr]">
         <div className="flex flex-col items-center gap-2">
@@ -39,7 +49,7 @@ export function LineFields(props: LineFieldsProps) {
             <Silhouette
               design={design}
               variantKey={line.variantKey}
-              sheetMm={preview?.sheetMm ?? 150}
+              sheetMm={preview.kind === 'sheet' ? preview.sheetMm : 150}
               gauges={{}}
               colour={colour}
               className="h-28 w-full"
@@ -54,22 +64,26 @@ export function LineFields(props: LineFieldsProps) {
             Remove
           </button>
         </div>
-        <div className="flex flex-col gap-4">
+        <div className="flex min-w-0 flex-col gap-4">
+          <DesignPictures choices={choices} chosen={line.designId} line={index + 1} pick={pick} />
           <div className="grid gap-4 tablet:grid-cols-[2fr_1.2fr_1fr_1.6fr]">
             <Field id={`${at}.designId`} label="Design" error={error('designId')}>
               {(aria) => (
                 <select
                   {...aria}
                   {...register(`${at}.designId`, {
-                    onChange: (event: { target: { value: string } }) => chooseDesign(event.target.value),
+                    onChange: (event: { target: { value: string } }) => void chooseDesign(event.target.value),
                   })}
                   className="select w-full"
                 >
-                  {designs.map((one) => (
+                  {choices.map((one) => (
                     <option key={one.id} value={one.id}>
                       {one.name}
                     </option>
                   ))}
+                  {design && !choices.some(({ id }) => id === design.id) ? (
+                    <option value={design.id}>{design.name}</option>
+                  ) : null}
                 </select>
               )}
             </Field>
@@ -87,7 +101,7 @@ export function LineFields(props: LineFieldsProps) {
             <HowMany {...props} />
             <AttachedTo {...props} />
           </div>
-          <div className="grid gap-4 tablet:grid-cols-[1.4fr_1.2fr_1fr_1.6fr]">
+          <div className="grid gap-4 tablet:grid-cols-[1.4fr_1.2fr_1fr]">
             <Field id={`${at}.sizing`} label="I give the" error={error('sizing')}>
               {(aria) => (
                 <select {...aria} {...register(`${at}.sizing`)} className="select w-full">
@@ -126,35 +140,13 @@ export function LineFields(props: LineFieldsProps) {
                 />
               )}
             </Field>
-            <div className="flex gap-4">
-              {design?.gauges.map((gauge) => (
-                <Field
-                  key={gauge.key}
-                  id={`${at}.gauges.${gauge.key}`}
-                  label={`${gauge.name} (${unitHint})`}
-                  {...(gauge.unit === 'side' ? { hint: gaugeHint(gauge) } : {})}
-                  error={error(`gauges.${gauge.key}`)}
-                >
-                  {(aria) => (
-                    <input
-                      {...aria}
-                      {...register(`${at}.gauges.${gauge.key}`)}
-                      autoComplete="off"
-                      className="input w-full"
-                    />
-                  )}
-                </Field>
-              ))}
-            </div>
           </div>
-          <p className="min-h-6" aria-live="polite">
-            {preview === null ? (
-              <span className="second">The other size follows from the one you give.</span>
-            ) : (
-              preview.text
-            )}
-            {preview?.rounding ? <span className="second"> {preview.rounding}</span> : null}
-          </p>
+          <Gauges
+            {...props}
+            gauges={design?.gauges ?? []}
+            sheetMm={preview.kind === 'sheet' ? preview.sheetMm : null}
+          />
+          <Preview preview={preview} failed={failed} />
           <LinePapers {...props} />
         </div>
       </div>
@@ -192,7 +184,7 @@ function HowMany({ index, control, register, errors }: LineFieldsProps) {
   )
 }
 
-function AttachedTo({ index, control, register, designs, errors }: LineFieldsProps) {
+function AttachedTo({ index, control, register, choices, errors }: LineFieldsProps) {
   const at = `lines.${index}` as const
   const lines = useWatch({ control, name: 'lines' })
   const own = lines[index]
@@ -215,11 +207,72 @@ function AttachedTo({ index, control, register, designs, errors }: LineFieldsPro
           {hosts.map(({ line, position }) => (
             <option key={line.id} value={line.id}>
               glued to line {position + 1},{' '}
-              {designs.find((one) => one.id === line.designId)?.name.toLowerCase()}
+              {choices.find((one) => one.id === line.designId)?.name.toLowerCase()}
             </option>
           ))}
         </select>
       )}
     </Field>
+  )
+}
+
+/** A design's gauges, full width: what each changes stands beside it. */
+function Gauges({
+  index,
+  register,
+  errors,
+  preferences,
+  gauges,
+  sheetMm,
+}: LineFieldsProps & { readonly gauges: readonly Gauge[]; readonly sheetMm: number | null }) {
+  const at = `lines.${index}` as const
+  if (gauges.length === 0) return null
+  return (
+    <div className="grid gap-4 tablet:grid-cols-2">
+      {gauges.map((gauge) => (
+        <Field
+          key={gauge.key}
+          id={`${at}.gauges.${gauge.key}`}
+          label={`${gauge.name} (${preferences.unit})`}
+          hint={gaugeHint(gauge, sheetMm, preferences)}
+          error={errors[`${at}.gauges.${gauge.key}`]}
+        >
+          {(aria) => (
+            <input
+              {...aria}
+              {...register(`${at}.gauges.${gauge.key}`)}
+              autoComplete="off"
+              className="input w-32"
+            />
+          )}
+        </Field>
+      ))}
+    </div>
+  )
+}
+
+/** The other size, as it is typed, and what stands in its way. */
+function Preview({ preview, failed }: { readonly preview: LinePreview; readonly failed: boolean }) {
+  return (
+    <div className="min-h-6" aria-live="polite">
+      {failed ? <p className="font-semibold">This design could not be loaded. Choose it again.</p> : null}
+      {preview.kind === 'nothing yet' ? (
+        <p className="second">The other size follows from the one you give.</p>
+      ) : preview.kind === 'problem' ? (
+        <p className="font-semibold">{preview.text}</p>
+      ) : (
+        <>
+          <p>
+            {preview.text}
+            {preview.rounding === null ? null : <span className="second"> {preview.rounding}</span>}
+          </p>
+          {preview.advice.map((advice) => (
+            <p key={advice} className="note mt-2">
+              {advice}
+            </p>
+          ))}
+        </>
+      )}
+    </div>
   )
 }

@@ -1,5 +1,6 @@
 'use client'
 
+import { useEffect } from 'react'
 import { useFieldArray, useWatch } from 'react-hook-form'
 import { Swatch } from '../paper/Swatch'
 import { Field, FieldError } from '../forms/Field'
@@ -30,6 +31,11 @@ export function LinePapers({ index, control, register, setValue, papers, errors 
   const wanted = wantedPieces({ ...line, hostPieces: line.attachedTo === '' ? null : (host?.pieces ?? '') })
   const given = line.papers.reduce((sum, row) => sum + (Number(row.pieces) || 0), 0)
   const free = papers.find((paper) => !line.papers.some((row) => row.paperId === paper.id))
+  // One paper takes all pieces by itself.
+  const only = line.papers.length === 1
+  useEffect(() => {
+    if (only && wanted !== null) setValue(`${at}.papers.0.pieces`, String(wanted))
+  }, [at, only, setValue, wanted])
   const share = () => {
     if (wanted === null) return
     evenShares(wanted, line.papers.length).forEach((pieces, row) =>
@@ -49,7 +55,7 @@ export function LinePapers({ index, control, register, setValue, papers, errors 
               ) : null}
               <Field id={`${base}.paperId`} label="Paper" error={errors[`${base}.paperId`]}>
                 {(aria) => (
-                  <select {...aria} {...register(`${base}.paperId`)} className="select w-40">
+                  <select {...aria} {...register(`${base}.paperId`)} className="select w-40 max-tablet:w-32">
                     {papers.map((one) => (
                       <option key={one.id} value={one.id}>
                         {one.name}
@@ -58,17 +64,19 @@ export function LinePapers({ index, control, register, setValue, papers, errors 
                   </select>
                 )}
               </Field>
-              <Field id={`${base}.pieces`} label="Pieces" error={errors[`${base}.pieces`]}>
-                {(aria) => (
-                  <input
-                    {...aria}
-                    {...register(`${base}.pieces`)}
-                    inputMode="numeric"
-                    autoComplete="off"
-                    className="input w-20"
-                  />
-                )}
-              </Field>
+              {only ? null : (
+                <Field id={`${base}.pieces`} label="Pieces" error={errors[`${base}.pieces`]}>
+                  {(aria) => (
+                    <input
+                      {...aria}
+                      {...register(`${base}.pieces`)}
+                      inputMode="numeric"
+                      autoComplete="off"
+                      className="input w-20"
+                    />
+                  )}
+                </Field>
+              )}
               {rows.fields.length > 1 ? (
                 <button
                   type="button"
@@ -91,16 +99,18 @@ export function LinePapers({ index, control, register, setValue, papers, errors 
           >
             Another paper
           </button>
-          <button type="button" className="btn btn-sm btn-ghost" disabled={wanted === null} onClick={share}>
-            Share evenly
-          </button>
+          {only ? null : (
+            <button type="button" className="btn btn-sm btn-ghost" disabled={wanted === null} onClick={share}>
+              Share evenly
+            </button>
+          )}
         </div>
       </div>
       <p
         className={`mt-2 text-sm ${wanted !== null && given !== wanted ? 'font-semibold' : 'second'}`}
         aria-live="polite"
       >
-        {wanted === null
+        {wanted === null || only
           ? ''
           : given === wanted
             ? `All ${wanted} pieces have a paper.`

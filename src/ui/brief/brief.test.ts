@@ -3,7 +3,9 @@ import fc from 'fast-check'
 import { LIBRARY, measureDesign } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { parseBrief } from '@/schema/brief'
+import type { BriefDesign } from '@/flows/read/brief-designs'
 import type { Preferences } from '../format'
+import { colourOfName } from '../paper/colour-of-name'
 import { newLine } from './form-values'
 import { previewLine } from './line-preview'
 import { evenShares } from './LinePapers'
@@ -71,14 +73,25 @@ test('a fresh line only lacks its numbers', () => {
 })
 
 describe('the preview', () => {
-  const preview = (change: Partial<typeof fresh>, preferences = CM) =>
-    previewLine({ ...fresh, ...change }, rosette, [paper], preferences)
+  const known: BriefDesign = { document: rosette, hardest: {} }
+  const preview = (change: Partial<typeof fresh>, preferences = CM, design = known) =>
+    previewLine({ ...fresh, ...change }, design, [paper], preferences)
+  const INCH: Preferences = { ...CM, unit: 'in', ruler: 'inch-1/16' }
+
   test('finished size to sheet, rounded to the ruler, with what the rounding does', () => {
     expect(preview({ size: '5' })).toEqual({
+      kind: 'sheet',
       sheetMm: 124.5,
       text: 'From a square of 12.45 cm: 5 cm edge to edge, 6.25 cm corner to corner.',
       rounding: 'Exactly 12.445 cm; cut to your ruler it is 0.05 mm more.',
+      advice: [],
     })
+  })
+  test('in inches nothing is said in centimetres', () => {
+    const told = JSON.stringify(preview({ size: '2', gauges: { overhang: '1/8' } }, INCH))
+    expect(told).toContain(' in')
+    expect(told).not.toContain('cm')
+    expect(JSON.stringify(preview({ size: '2', gauges: { overhang: '3' } }, INCH))).toContain(' in.')
   })
   test('sheet to finished sizes, the sheet as typed', () => {
     expect(preview({ sizing: 'sheet', size: '15' })).toMatchObject({ sheetMm: 150, rounding: null })
@@ -87,13 +100,37 @@ describe('the preview', () => {
     const wholeMm = { ...CM, ruler: 'mm-1' as const }
     // 74.6 mm: on whole millimetres 75 would give 6 from an A4, 74 gives 8.
     const sizeCm = String(((74.6 / Math.sqrt(8) + 6) / 10).toFixed(4))
-    expect(preview({ size: sizeCm }, wholeMm)?.sheetMm).toBe(74)
+    expect(preview({ size: sizeCm }, wholeMm)).toMatchObject({ sheetMm: 74 })
   })
-  test.each(['', '0', 'abc', '-5', '0.1', '1e999'])('%p gives none rather than nonsense', (size) => {
-    expect(preview({ size })).toBeNull()
+  test.each(['0', 'abc', '-5', '0.1', '1e999'])('%p says what is wrong rather than nonsense', (size) => {
+    const told = preview({ size })
+    expect(told).toMatchObject({ kind: 'problem' })
+    expect(told.kind === 'problem' ? told.text : '').toMatch(/^[A-Z].*\.$/)
   })
-  test('a gauge that is no length gives none', () => {
-    expect(preview({ size: '5', gauges: { overhang: 'wide' } })).toBeNull()
-    expect(preview({ size: '5', gauges: { overhang: '4' } })).toBeNull()
+  test('nothing typed yet is no problem', () => {
+    expect(preview({ size: '' })).toEqual({ kind: 'nothing yet' })
   })
+  test.each(['wide', '4'])('a gauge of %p says its range', (overhang) => {
+    expect(preview({ size: '5', gauges: { overhang } })).toMatchObject({ kind: 'problem' })
+  })
+  test('a size no sheet there gives: what the largest gives, and what would do', () => {
+    const told = preview({ size: '10' })
+    expect(told).toMatchObject({
+      advice: ['Too large for Buoy Orange: A4 gives 8 cm. A3 would do.'],
+    })
+    expect(preview({ size: '8' })).toMatchObject({ advice: [] })
+  })
+  test('a sheet too small for the paper says from what size on it can be folded', () => {
+    const fold = { says: 'Tips back', layers: 8, lengthShare: 0.1, pieceShare: 0.5 }
+    const told = preview({ size: '1.5' }, CM, { document: rosette, hardest: { plain: [fold] } })
+    expect(told).toMatchObject({ kind: 'sheet' })
+    const [advice] = told.kind === 'sheet' ? told.advice : []
+    expect(advice).toMatch(/^Too small for Buoy Orange: "Tips back" cannot be set\. From \d/)
+  })
+})
+
+test('a name tells a colour until one is chosen', () => {
+  expect(colourOfName('Reed Green')).toBe(colourOfName('green'))
+  expect(colourOfName('Orange or red')).toBe(colourOfName('red'))
+  expect(colourOfName('Tidewater')).toBeNull()
 })

@@ -51,6 +51,7 @@ export function newLine(
     pieces: '',
     attachedTo: '',
     perPiece: '',
+    // A drawer of one paper leaves nothing to choose.
     papers: papers.slice(0, 1).map((paper) => ({ paperId: paper.id, pieces: '' })),
   }
 }

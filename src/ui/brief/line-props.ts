@@ -1,5 +1,5 @@
 import type { Control, UseFormRegister, UseFormSetValue } from 'react-hook-form'
-import type { DesignDocument } from '@/core/design'
+import type { BriefDesign, DesignChoice } from '@/flows/read/brief-designs'
 import type { DrawerPaper } from '@/flows/read/papers'
 import type { FieldErrors } from '@/schema/field-errors'
 import type { Preferences } from '../format'
@@ -11,7 +11,11 @@ export interface LineFieldsProps {
   readonly control: Control<BriefValues>
   readonly register: UseFormRegister<BriefValues>
   readonly setValue: UseFormSetValue<BriefValues>
-  readonly designs: readonly DesignDocument[]
+  readonly choices: readonly DesignChoice[]
+  /** Those that were loaded: a line's design is always among them. */
+  readonly designs: readonly BriefDesign[]
+  /** Loads a design that is not there yet; `null` where it cannot be had now. */
+  readonly load: (id: string) => Promise<BriefDesign | null>
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
   readonly errors: FieldErrors

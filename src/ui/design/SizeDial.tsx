@@ -9,18 +9,16 @@ import {
   highPerWide,
   mainPart,
   shareable,
-  sheetForFinished,
   variantOf,
   type AxisSize,
   type DesignDocument,
   type FinishedSize,
   type GaugeSettings,
 } from '@/core/design'
-import { CoreError } from '@/core/errors'
-import { parseLength } from '@/core/units'
 import type { FoldedEndView } from '@/flows/read/folds'
 import type { Samples } from '@/flows/read/samples'
 import type { DrawerPaper } from '@/flows/read/papers'
+import { readGauges, typedSheet } from '@/schema/asked-size'
 import { Field } from '../forms/Field'
 import { formatExact, formatLength, formatPiece, lengthInput, type Preferences } from '../format'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
@@ -46,7 +44,7 @@ type Dial =
       readonly gauges: GaugeSettings
       readonly sizes: readonly FinishedSize[]
     }
-  | { readonly problem: string }
+  | { readonly problem: string; readonly field: string }
 
 /** Reads what is typed as the sheet, or as the finished size along an axis, and works out the other. */
 function turnDial(
@@ -58,32 +56,20 @@ function turnDial(
     readonly gauges: Readonly<Record<string, string>>
   },
 ): Dial {
-  const size = parseLength(typed.text, preferences.unit)
-  if (!size.ok || size.mm <= 0) return { problem: 'Enter a length above zero.' }
-  const gauges: Record<string, number> = {}
-  for (const [key, text] of Object.entries(typed.gauges)) {
-    if (text.trim() === '') continue
-    const parsed = parseLength(text, preferences.unit)
-    if (!parsed.ok) return { problem: 'The gauge is not a length.' }
-    gauges[key] = parsed.mm
-  }
-  try {
-    const variant = variantOf(design, typed.variantKey)
-    const sheetMm =
-      typed.given === 'sheet' ? size.mm : sheetForFinished(design, variant, typed.given, size.mm, gauges)
-    return { sheetMm, gauges, sizes: finishedSizes(design, variant, sheetMm, gauges) }
-  } catch (error) {
-    if (!(error instanceof CoreError)) throw error
-    const { name, min, max } = error.detail
-    return {
-      problem:
-        error.code === 'SIZE_NOT_REACHABLE'
-          ? 'The gauges alone are larger than that. Ask for more, or set them lower.'
-          : min === undefined || max === undefined
-            ? `${name} must be another value.`
-            : `${name} must be from ${formatExact(min, preferences)} to ${formatExact(max, preferences)}. Nearest: ${formatExact(Number(error.detail.value) < min ? min : max, preferences)}.`,
-    }
-  }
+  const { variantKey, given, text, gauges } = typed
+  const sizing = given === 'sheet' ? ('sheet' as const) : ('finished' as const)
+  const { unit, ruler } = preferences
+  // The dial tells the sheet as it comes out; a brief rounds it to the sheets there are.
+  const asked = typedSheet(
+    design,
+    { variantKey, sizing, axis: given, size: text, gauges },
+    { unit, ruler, sheets: [] },
+  )
+  if (!asked.ok) return { problem: asked.message, field: asked.field }
+  const settings = readGauges(gauges, unit)
+  const sheetMm = asked.sheet.exactMm
+  const variant = variantOf(design, variantKey)
+  return { sheetMm, gauges: settings, sizes: finishedSizes(design, variant, sheetMm, settings) }
 }
 
 /** Finished size to sheet and back, along any axis, with the gauges. */
@@ -105,7 +91,7 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
   useTellDialled(variantKey, 'problem' in dial ? null : dial.sheetMm)
   const high = highPerWide(mainPart(design))
   const square = high === 1
-  const problem = 'problem' in dial ? dial.problem : undefined
+  const problemAt = (field: string) => ('problem' in dial && dial.field === field ? dial.problem : undefined)
   return (
     <div className="flex flex-col gap-5">
       {variant && !('problem' in dial) ? (
@@ -179,7 +165,11 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
             </select>
           )}
         </Field>
-        <Field id="dial-size" label={`Size (${preferences.unit})`} error={problem}>
+        <Field
+          id="dial-size"
+          label={`Size (${preferences.unit})`}
+          error={problemAt('size') ?? problemAt('axis')}
+        >
           {(aria) => (
             <input
               {...aria}
@@ -195,7 +185,8 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
             key={gauge.key}
             id={`dial-${gauge.key}`}
             label={`${gauge.name} (${preferences.unit})`}
-            hint={gaugeHint(gauge)}
+            error={problemAt(`gauges.${gauge.key}`)}
+            hint={gaugeHint(gauge, 'problem' in dial ? null : dial.sheetMm, preferences)}
           >
             {(aria) => (
               <input
@@ -271,7 +262,7 @@ function SizeRow({
       )}
       <dd className="second col-span-2 text-sm">
         <details>
-          <summary className="cursor-pointer">How it is got</summary>
+          <summary className="cursor-pointer">How this is worked out</summary>
           {derivation}
           {ranged
             ? ` Over the whole gauge: ${formatLength(size.lowestMm, preferences)} to ${formatLength(size.highestMm, preferences)}.`

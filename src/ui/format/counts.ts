@@ -17,19 +17,12 @@ export const nounMany = (noun: string): string => IRREGULAR[noun] ?? `${noun}s`
 /** A part's or design's noun in the number of `count`. */
 export const countOf = (count: number, noun: string): string => plural(count, noun, nounMany(noun))
 
-/** A probability as people say it: `19 in 20`. */
-export function formatCertainty(certainty: number): string {
-  for (const total of [5, 10, 20, 100]) {
-    const count = certainty * total
-    if (Math.abs(count - Math.round(count)) < 1e-9 && Math.round(count) < total)
-      return `${Math.round(count)} in ${total}`
-  }
-  return `${Math.round(certainty * 1000)} in 1000`
-}
+/** How sure one is: `95 %`. */
+export const formatCertainty = (certainty: number): string => `${Math.round(certainty * 1000) / 10} %`
 
-/** A small share: `5 in 100`, `1.4 in 100`. */
+/** A small share: `5 %`, `1.4 %`. */
 export const formatShare = (share: number, locale: string): string =>
-  `${numberFormat(locale, { maximumFractionDigits: 1 }).format(share * 100)} in 100`
+  `${numberFormat(locale, { maximumFractionDigits: 1 }).format(share * 100)} %`
 
 /** Money from minor units. */
 export function formatMoney(

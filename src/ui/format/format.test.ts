@@ -132,14 +132,14 @@ describe('counts', () => {
     expect(countOf(1, 'leaf')).toBe('1 leaf')
   })
   test.each([
-    [0.95, '19 in 20'],
-    [0.9, '9 in 10'],
-    [0.8, '4 in 5'],
-    [0.99, '99 in 100'],
-    [0.975, '975 in 1000'],
+    [0.95, '95 %'],
+    [0.9, '90 %'],
+    [0.8, '80 %'],
+    [0.99, '99 %'],
+    [0.975, '97.5 %'],
   ])('certainty %p is %s', (certainty, text) => expect(formatCertainty(certainty)).toBe(text))
   test('shares and money', () => {
-    expect(formatShare(0.0565, 'en-GB')).toBe('5.7 in 100')
+    expect(formatShare(0.0565, 'en-GB')).toBe('5.7 %')
     expect(formatMoney(680, CM)).toBe('€6.80')
     expect(formatMoney(680, { currency: 'JPY', locale: 'en-GB' })).toBe('JP¥680')
   })

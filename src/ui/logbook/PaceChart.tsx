@@ -26,7 +26,7 @@ export function PaceChart({ points }: PaceChartProps) {
             stroke="var(--ink-second)"
             label={{ value: 'piece', position: 'insideBottom', offset: -12, fill: 'var(--ink-second)' }}
           />
-          <YAxis stroke="var(--ink-second)" width={44} unit=" min" />
+          <YAxis stroke="var(--ink-second)" width={64} unit=" min" />
           <Tooltip contentStyle={{ background: 'var(--color-base-100)', borderColor: 'var(--hairline)' }} />
           <Line
             type="monotone"

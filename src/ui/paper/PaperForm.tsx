@@ -6,6 +6,7 @@ import type { DeedResult } from '@/flows/deed'
 import { Field } from '../forms/Field'
 import { FormMessage } from '../forms/FormMessage'
 import { useSubmit } from '../forms/useSubmit'
+import { colourOfName } from './colour-of-name'
 import { Swatch } from './Swatch'
 
 export interface PaperValues {
@@ -22,14 +23,23 @@ interface PaperFormProps {
   readonly initial: PaperValues
   readonly save: (values: PaperValues, press: string) => Promise<DeedResult<{ readonly paperId: string }>>
   readonly deed: string
+  /** Until a colour is chosen, the name says it. */
+  readonly colourFromName?: boolean
+  /** Where the one who adds it was on the way to. */
+  readonly then?: 'project' | null
 }
 
 /** A paper: what it is called, both faces, and how it feels; numbers can wait. */
-export function PaperForm({ initial, save, deed }: PaperFormProps) {
+export function PaperForm({ initial, save, deed, colourFromName = false, then = null }: PaperFormProps) {
   const [paper, setPaper] = useState(initial)
   const { fields, message, pending, submit, last } = useSubmit(save, ({ paperId }, router) =>
-    router.push(`/papers/${paperId}`),
+    router.push(`/papers/${paperId}${then === null ? '' : `?then=${then}#add`}`),
   )
+  const [chosen, setChosen] = useState(!colourFromName)
+  const setName = (name: string) => {
+    const told = chosen ? null : colourOfName(name)
+    setPaper({ ...paper, name, ...(told === null ? {} : { frontColour: told }) })
+  }
   const set = (key: keyof PaperValues) => (event: { target: { value: string } }) =>
     setPaper({ ...paper, [key]: event.target.value })
   return (
@@ -51,7 +61,7 @@ export function PaperForm({ initial, save, deed }: PaperFormProps) {
               className="input w-full"
               autoComplete="off"
               value={paper.name}
-              onChange={set('name')}
+              onChange={(event) => setName(event.target.value)}
             />
           )}
         </Field>
@@ -64,7 +74,10 @@ export function PaperForm({ initial, save, deed }: PaperFormProps) {
               type="color"
               className="input w-full p-1"
               value={paper.frontColour}
-              onChange={set('frontColour')}
+              onChange={(event) => {
+                setChosen(true)
+                set('frontColour')(event)
+              }}
             />
           )}
         </Field>

@@ -26,7 +26,7 @@ export function StationFrame({ project, open, preferences, children }: StationFr
             {dueOn === null || days === null
               ? 'No date set.'
               : `${formatDay(dueOn, preferences)}, ${formatDaysLeft(days)}.`}{' '}
-            Spares for {formatCertainty(project.certainty)}.{project.archived ? ' Put away.' : ''}
+            Spares to be {formatCertainty(project.certainty)} sure.{project.archived ? ' Archived.' : ''}
           </p>
         </div>
         <div className="flex gap-3">

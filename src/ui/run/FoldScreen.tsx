@@ -4,6 +4,7 @@ import Link from 'next/link'
 import type { ReactNode } from 'react'
 import type { DesignDocument, GaugeSettings } from '@/core/design'
 import type { RunPictures } from '@/flows/read/folds'
+import { SPOIL_REASONS } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
 import { useUnpacked, type Packed } from '../packed'
 import { Folding } from './Folding'
@@ -49,6 +50,7 @@ export function FoldScreen({ run, design, gauges, pictures: packed, tones }: Fol
           <RunFinished run={run} table={table} />
         )}
       </div>
+      <WhySpoiled table={table} />
       <TableBar run={run} table={table} />
       {listening ? null : (
         <p
@@ -111,8 +113,8 @@ function TableBar({ run, table }: { readonly run: RunView; readonly table: RunAt
           {piece === null ? `${usable} of ${run.plan.wanted}` : `${piece} of ${total}`}
         </p>
         <p className="text-lg">
-          {piece === null ? 'folded' : run.partName}
-          {spoiled > 0 ? `, ${spoiled} spoiled` : ''}
+          {usable} good, {spoiled > 0 ? `${spoiled} spoiled, ` : ''}
+          {Math.max(0, run.plan.wanted - usable)} to go
         </p>
       </div>
       <TrayStrip run={run} table={table} />
@@ -123,10 +125,44 @@ function TableBar({ run, table }: { readonly run: RunView; readonly table: RunAt
         <TableButton onPress={table.spoil} disabled={!table.ready || phase.kind !== 'fold'}>
           Spoiled
         </TableButton>
-        <TableButton onPress={table.next} disabled={!table.ready || phase.kind === 'finished'} chief>
-          {phase.kind === 'inspect' ? 'Tray is done' : 'Next'}
-        </TableButton>
+        {phase.kind === 'inspect' ? (
+          <TableButton onPress={table.checkOff} disabled={!table.ready} chief>
+            Tray is right
+          </TableButton>
+        ) : (
+          <TableButton onPress={table.next} disabled={!table.ready || phase.kind !== 'fold'} chief>
+            Next
+          </TableButton>
+        )}
       </div>
+    </div>
+  )
+}
+
+/** Why the piece spoiled last was spoiled: by one key or touch at once, or at the end of the tray. */
+function WhySpoiled({ table }: { readonly table: RunAtTable }) {
+  const { justSpoiled } = table
+  if (justSpoiled === null) return null
+  return (
+    <div
+      role="group"
+      aria-label={`Why piece ${justSpoiled} was spoiled`}
+      className="flex flex-wrap items-center gap-2 border-t hairline bg-base-200 px-6 py-3"
+    >
+      <p className="mr-2 text-2xl">Piece {justSpoiled}: why? Or go on.</p>
+      {SPOIL_REASONS.map((reason, index) => (
+        <button
+          key={reason}
+          type="button"
+          className="btn btn-outline min-h-12 text-lg"
+          onClick={(event) => {
+            table.reason(justSpoiled, reason)
+            event.currentTarget.blur()
+          }}
+        >
+          <span className="second">{index + 1}</span> {reason}
+        </button>
+      ))}
     </div>
   )
 }

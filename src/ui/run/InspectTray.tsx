@@ -19,11 +19,13 @@ export function InspectTray({ run, table, tray, pieces }: InspectTrayProps) {
   const unexplained = states.filter((state) => state.spoiled && state.reason === null).length
   return (
     <div className="flex flex-col gap-6 px-8 py-8 tablet:px-14">
-      <h2 className="text-[4.5rem] leading-none">Look tray {tray + 1} over</h2>
+      <h2 className="text-[4.5rem] leading-none">Check tray {tray + 1}</h2>
       <p className="text-2xl" role="status">
         {unexplained > 0
-          ? `Say why ${unexplained === 1 ? 'a piece was' : `${unexplained} pieces were`} spoiled, then the tray is done.`
-          : `All as they should be? Space, and the tray is done.`}
+          ? `Say why ${unexplained === 1 ? 'a piece was' : `${unexplained} pieces were`} spoiled, then the tray is right.`
+          : table.offered === tray
+            ? 'Space once more, and the tray is right.'
+            : 'All as they should be? Space twice, and the tray is right.'}
       </p>
       {looks.length === 0 ? null : <p className="second text-xl">Look for: {looks.join('; ')}.</p>}
       <ul className="grid gap-x-10 gap-y-1 tablet:grid-cols-2">

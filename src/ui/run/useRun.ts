@@ -12,6 +12,8 @@ import { playTone, type Tone } from './tones'
 const DOUBLE_TOUCH_MS = 180
 /** How often a quiet page asks what another window did. */
 const LOOK_MS = 2500
+/** A tray is checked off by two presses of a key, this far apart at least: one careless press does nothing. */
+const CHECK_AGAIN_MS = 400
 /** Every window of one folder works in one lane: they tap the same pieces. */
 const LANE = 1
 
@@ -26,7 +28,14 @@ export interface RunAtTable {
   readonly persistent: boolean
   /** False until the taps an earlier page left were taken up. */
   readonly ready: boolean
+  /** The tray that one press of a key has offered to check off; the next press does. */
+  readonly offered: number | null
+  /** The piece spoiled last, until the next tap: its reason can be given by one key. */
+  readonly justSpoiled: number | null
+  /** The next fold; at the end of a tray, its checking off. */
   readonly next: () => void
+  /** Checks the tray off at once: for a button that says so. */
+  readonly checkOff: () => void
   readonly undo: () => void
   readonly spoil: () => void
   readonly spoilPiece: (piece: number) => void
@@ -55,6 +64,12 @@ class LapClock {
   }
 }
 
+/** A tray is right once every spoiled piece has its reason. */
+function checked(pieces: readonly number[], pieceAt: RunState['piece']): { deed: Deed; tone: Tone } | null {
+  const open = pieces.some((piece) => pieceAt(piece).spoiled && pieceAt(piece).reason === null)
+  return open ? null : { deed: { kind: 'inspect', pieces }, tone: 'done' }
+}
+
 /** The run as this window works it: state from the ledger and the taps on their way, and the deeds. */
 export function useRun(run: RunView, tones: boolean): RunAtTable {
   const [view, setView] = useState<SyncView>({
@@ -70,6 +85,9 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
   const clock = useRef(new LapClock())
   const lastTouchMs = useRef(-Infinity)
   const audio = useRef<AudioContext | null>(null)
+  const [offered, setOffered] = useState<number | null>(null)
+  const offeredAtMs = useRef(-Infinity)
+  const [justSpoiled, setJustSpoiled] = useState<number | null>(null)
 
   useEffect(() => {
     let gone = false
@@ -149,9 +167,14 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
     () =>
       act(({ phase, attemptAt, piece: pieceAt }) => {
         if (phase.kind === 'finished' || phase.kind === 'elsewhere') return null
+        setJustSpoiled(null)
         if (phase.kind === 'inspect') {
-          const open = phase.pieces.some((piece) => pieceAt(piece).spoiled && pieceAt(piece).reason === null)
-          return open ? null : { deed: { kind: 'inspect', pieces: phase.pieces }, tone: 'done' }
+          const touchedMs = performance.now()
+          if (offered === phase.tray && touchedMs - offeredAtMs.current >= CHECK_AGAIN_MS)
+            return checked(phase.pieces, pieceAt)
+          if (offered !== phase.tray) offeredAtMs.current = touchedMs
+          setOffered(phase.tray)
+          return null
         }
         const { cell } = phase
         const last = run.plan.steps[cell.step]?.repeats === cell.repeat
@@ -166,12 +189,22 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
           tone: last ? 'row' : 'next',
         }
       }, true),
-    [act, run.plan],
+    [act, offered, run.plan],
+  )
+
+  const checkOff = useCallback(
+    () =>
+      act(
+        ({ phase, piece: pieceAt }) => (phase.kind === 'inspect' ? checked(phase.pieces, pieceAt) : null),
+        false,
+      ),
+    [act],
   )
 
   const undo = useCallback(
     () =>
       act(({ lastAct }) => {
+        setJustSpoiled(null)
         if (!lastAct) return null
         const deed: Deed =
           lastAct.kind === 'done'
@@ -196,6 +229,7 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
       act(({ phase, spoilAttempt }) => {
         if (phase.kind !== 'fold') return null
         const { piece } = phase.cell
+        setJustSpoiled(piece)
         return { deed: { kind: 'spoil', piece, attempt: spoilAttempt(piece) }, tone: 'undo' }
       }, true),
     [act],
@@ -208,13 +242,19 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
     refused: view.refused,
     persistent,
     ready,
+    offered,
+    justSpoiled,
     next,
+    checkOff,
     undo,
     spoil,
     spoilPiece,
     unspoilPiece: (piece, attempt) =>
       act(() => ({ deed: { kind: 'unspoil', piece, attempt }, tone: 'undo' }), false),
     grade: (piece, grade) => act(() => ({ deed: { kind: 'grade', piece, grade }, tone: 'next' }), false),
-    reason: (piece, reason) => act(() => ({ deed: { kind: 'reason', piece, reason }, tone: 'next' }), false),
+    reason: (piece, reason) => {
+      setJustSpoiled(null)
+      act(() => ({ deed: { kind: 'reason', piece, reason }, tone: 'next' }), false)
+    },
   }
 }

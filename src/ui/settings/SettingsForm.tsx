@@ -64,7 +64,7 @@ export function SettingsForm({ initial, zones, currencies, save }: SettingsFormP
       {choose(
         'certainty',
         'Spares for new projects',
-        ['0.8', '0.9', '0.95', '0.99'].map((value) => [value, `enough in ${formatCertainty(Number(value))}`]),
+        ['0.8', '0.9', '0.95', '0.99'].map((value) => [value, `${formatCertainty(Number(value))} sure`]),
       )}
       {choose('hand', 'I fold with my', [
         ['right', 'right hand'],

@@ -1,6 +1,6 @@
 'use server'
 
-import { actOn, actOnBoth, actOnce, actOnceOn } from '@/app/_server/act'
+import { actOn, actOnBoth, actOnce, actOnceOn, ask } from '@/app/_server/act'
 import { archiveProject } from '@/flows/deeds/archive-project'
 import { tickCut, undoCut } from '@/flows/deeds/cuts'
 import { handOver, undoHandOver } from '@/flows/deeds/deliveries'
@@ -8,8 +8,13 @@ import { recordJoin } from '@/flows/deeds/joins'
 import { holdPaperFirst, planAgain } from '@/flows/deeds/plan-cuts'
 import { acceptProof, askProofAgain, cutProof, skipProof } from '@/flows/deeds/proofs'
 import { startProjectRun } from '@/flows/deeds/runs'
+import { readBriefDesign } from '@/flows/read/brief-designs'
 import { saveBrief } from '@/flows/deeds/save-brief'
 import { putBackOnShelf, shelveLeftOver, takeOffShelf } from '@/flows/deeds/shelf'
+
+/** A design for a line of a brief, loaded when it is chosen. */
+export const loadDesignAction = async (id: unknown) =>
+  ask(id, (context, designId) => readBriefDesign(context, designId))
 
 // `press` is the id that the client made for this press: doubled, retried or late, it counts once.
 

@@ -28,6 +28,7 @@ import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
 import { FoldDiagram } from '@/ui/diagram/FoldDiagram'
 import { LibraryWishes } from '@/ui/design/LibraryWishes'
 import { Silhouette } from '@/ui/design/Silhouette'
+import { Pages } from '@/ui/shell/Pages'
 import {
   countOf,
   formatDuration,
@@ -40,6 +41,16 @@ import {
 
 export const metadata: Metadata = { title: 'Designs' }
 
+const CARDS_ON_A_PAGE = 48
+
+/** This page with all that was asked of it but which page. */
+function hrefOf(query: Query): string {
+  const asked = Object.entries(query).flatMap(([key, value]) =>
+    key !== 'page' && typeof value === 'string' && value !== '' ? [[key, value]] : [],
+  )
+  return asked.length === 0 ? '/designs' : `/designs?${new URLSearchParams(asked).toString()}`
+}
+
 interface DesignsPageProps {
   readonly searchParams: Promise<Query>
 }
@@ -50,7 +61,8 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
   const all = library.filter(({ document }) => locksHold(document))
   const withheld = library.filter(({ document }) => !locksHold(document))
   const families = FAMILIES.filter((family) => all.some(({ document }) => document.family === family))
-  const asked = readLibraryQuery(await searchParams, families, preferences.unit)
+  const query = await searchParams
+  const asked = readLibraryQuery(query, families, preferences.unit)
   const history = await readLessons(context)
   const papers = await readDrawer(context)
   const bases = await readBases(context)
@@ -71,6 +83,9 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
     cards.push({ design, variant: first, sheetMm, end, pace, choice })
   }
   const stay = cards.filter(({ choice }) => choice.leftOut === null)
+  const pages = Math.max(1, Math.ceil(stay.length / CARDS_ON_A_PAGE))
+  const page = Math.min(pages, Math.max(1, Math.floor(Number(query['page'] ?? 1)) || 1))
+  const shown = stay.slice((page - 1) * CARDS_ON_A_PAGE, page * CARDS_ON_A_PAGE)
   return (
     <>
       <h1 className="text-4xl">Designs</h1>
@@ -81,7 +96,7 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
       <LibraryWishes families={families} papers={papers} asked={asked} unit={preferences.unit} />
       <Found cards={cards} stay={stay.length} />
       <ul className="mt-6 grid gap-6 sm:grid-cols-2 tablet:grid-cols-3">
-        {stay.map((card, index) => (
+        {shown.map((card, index) => (
           <DesignCard
             key={card.design.id}
             card={card}
@@ -90,6 +105,7 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
           />
         ))}
       </ul>
+      {pages > 1 ? <Pages href={hrefOf(query)} page={page} pages={pages} /> : null}
       {withheld.length === 0 ? null : (
         <section aria-labelledby="withheld" className="mt-12">
           <h2 id="withheld" className="text-2xl">

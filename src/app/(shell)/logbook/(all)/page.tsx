@@ -40,63 +40,67 @@ export default async function LogbookPage() {
             <h2 id="lessons" className="text-2xl">
               What the next estimate uses
             </h2>
-            <div className="mt-2 grid gap-8 tablet:grid-cols-2">
-              <table className="table">
-                <thead>
-                  <tr>
-                    <th scope="col">Family</th>
-                    <th scope="col" className="text-right">
-                      Folded
-                    </th>
-                    <th scope="col" className="text-right">
-                      Spoiled
-                    </th>
-                    <th scope="col" className="text-right">
-                      Rejects expected
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {families.map((row) => (
-                    <tr key={row.family}>
-                      <th scope="row" className="font-normal">
-                        {row.family}
+            <div className="mt-2 grid items-start gap-8 tablet:grid-cols-2 *:min-w-0 *:overflow-x-auto">
+              <div>
+                <table className="table max-tablet:table-sm">
+                  <thead>
+                    <tr>
+                      <th scope="col">Family</th>
+                      <th scope="col" className="text-right">
+                        Folded
                       </th>
-                      <td className="text-right">{row.usable}</td>
-                      <td className="text-right">{row.spoiled}</td>
-                      <td className="text-right">{formatShare(row.expectedRejects, preferences.locale)}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-              <table className="table">
-                <thead>
-                  <tr>
-                    <th scope="col">Design</th>
-                    <th scope="col" className="text-right">
-                      Logged
-                    </th>
-                    <th scope="col" className="text-right">
-                      Usual
-                    </th>
-                    <th scope="col" className="text-right">
-                      Planned with
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {paces.map((row) => (
-                    <tr key={row.designName}>
-                      <th scope="row" className="font-normal">
-                        {row.designName}
+                      <th scope="col" className="text-right">
+                        Spoiled
                       </th>
-                      <td className="text-right">{plural(row.loggedPieces, 'piece')}</td>
-                      <td className="text-right">{formatPace(row.usualMinutes * 60)}</td>
-                      <td className="text-right">{formatPace(row.secondsPerPiece)}</td>
+                      <th scope="col" className="text-right">
+                        Rejects expected
+                      </th>
                     </tr>
-                  ))}
-                </tbody>
-              </table>
+                  </thead>
+                  <tbody>
+                    {families.map((row) => (
+                      <tr key={row.family}>
+                        <th scope="row" className="font-normal">
+                          {row.family}
+                        </th>
+                        <td className="text-right">{row.usable}</td>
+                        <td className="text-right">{row.spoiled}</td>
+                        <td className="text-right">{formatShare(row.expectedRejects, preferences.locale)}</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </div>
+              <div>
+                <table className="table max-tablet:table-sm">
+                  <thead>
+                    <tr>
+                      <th scope="col">Design</th>
+                      <th scope="col" className="text-right">
+                        Logged
+                      </th>
+                      <th scope="col" className="text-right">
+                        Usual
+                      </th>
+                      <th scope="col" className="text-right">
+                        Planned with
+                      </th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {paces.map((row) => (
+                      <tr key={row.designName}>
+                        <th scope="row" className="font-normal">
+                          {row.designName}
+                        </th>
+                        <td className="text-right">{plural(row.loggedPieces, 'piece')}</td>
+                        <td className="text-right">{formatPace(row.usualMinutes * 60)}</td>
+                        <td className="text-right">{formatPace(row.secondsPerPiece)}</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </div>
             </div>
           </section>
           <section className="mt-8" aria-labelledby="runs">

@@ -3,21 +3,27 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
 import { readRunLog } from '@/flows/read/logbook'
-import { readRun } from '@/flows/read/run'
+import { readRunHead } from '@/flows/read/run'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { countOf, formatDuration, formatExact, formatMoment, formatPace, plural } from '@/ui/format'
 import { PaceChart } from '@/ui/logbook/PaceChart'
+import { Pages } from '@/ui/shell/Pages'
 import { archiveRunAction } from '../actions'
 
 export const metadata: Metadata = { title: 'Run' }
 
-export default async function RunLogPage({ params }: { readonly params: Promise<{ runId: string }> }) {
+interface RunLogParams {
+  readonly params: Promise<{ runId: string }>
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>
+}
+
+export default async function RunLogPage({ params, searchParams }: RunLogParams) {
   const { context, preferences } = await openPage()
-  const run = await readRun(context, (await params).runId)
+  const run = await readRunHead(context, (await params).runId)
   if (!run) notFound()
-  const { units } = await readRunLog(context, run.id)
-  const folded = units.filter((unit) => unit.status === 'folded')
-  const activeS = units.reduce((sum, unit) => sum + unit.activeMs, 0) / 1000
+  const asked = Number((await searchParams)['page'] ?? 1)
+  const { units, page, pages, pace, perPoint } = await readRunLog(context, run.id, asked)
+  const activeS = run.activeMs / 1000
   return (
     <>
       <h1 className="text-4xl">
@@ -29,9 +35,9 @@ export default async function RunLogPage({ params }: { readonly params: Promise<
         Begun {formatMoment(run.startedAtMs, preferences)}.
       </p>
       <p className="mt-4 text-xl">
-        <span className="figure text-3xl">{folded.length}</span> of {countOf(run.plan.wanted, run.partName)}{' '}
-        in {formatDuration(activeS)}
-        {folded.length > 0 && activeS > 0 ? `, ${formatPace(activeS / folded.length)} each` : ''}.
+        <span className="figure text-3xl">{run.usable}</span> of {countOf(run.wanted, run.partName)} in{' '}
+        {formatDuration(activeS)}
+        {run.usable > 0 && activeS > 0 ? `, ${formatPace(activeS / run.usable)} each` : ''}.
       </p>
       {run.oddClocks === 0 ? null : (
         <p className="note mt-3">
@@ -46,20 +52,15 @@ export default async function RunLogPage({ params }: { readonly params: Promise<
           </Link>
         )}
         <DeedButton act={archiveRunAction.bind(null, run.id, !run.archived)} className="btn btn-ghost">
-          {run.archived ? 'Take this run out again' : 'Put this run away'}
+          {run.archived ? 'Take this run out of the archive' : 'Archive this run'}
         </DeedButton>
       </div>
-      {folded.length > 1 ? (
+      {pace.length > 1 ? (
         <section className="mt-8" aria-labelledby="pace">
           <h2 id="pace" className="text-2xl">
-            Pace, piece by piece
+            {perPoint === 1 ? 'Pace, piece by piece' : `Pace, ${perPoint} pieces at a time`}
           </h2>
-          <PaceChart
-            points={folded.map((unit) => ({
-              piece: unit.ordinal,
-              minutes: Math.round(unit.activeMs / 600) / 100,
-            }))}
-          />
+          <PaceChart points={pace} />
         </section>
       ) : null}
       <div className="mt-8 overflow-x-auto">
@@ -97,6 +98,7 @@ export default async function RunLogPage({ params }: { readonly params: Promise<
           </tbody>
         </table>
       </div>
+      {pages > 1 ? <Pages href={`/logbook/${run.id}`} page={page} pages={pages} /> : null}
       {units.length === 0 ? <p className="second mt-3">No tap yet.</p> : null}
     </>
   )

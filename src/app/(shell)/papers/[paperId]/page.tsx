@@ -71,6 +71,13 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
           <h3 id="add" className="mt-6 mb-2 text-xl">
             Put sheets in
           </h3>
+          {asked.thenProject && paper.sheets.some(({ amount }) => amount > 0) ? (
+            <p className="note mb-3">
+              <Link href="/projects/new" className="font-semibold underline">
+                Now start the project
+              </Link>
+            </p>
+          ) : null}
           {projectName === null ? null : (
             <p className="note mb-3">
               {asked.sheets === null ? 'Sheets' : plural(asked.sheets, 'sheet')} wanted for {projectName}.{' '}
@@ -105,7 +112,7 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
           />
           <div className="mt-6 border-t hairline pt-4">
             <DeedButton act={putPaperAwayAction.bind(null, paper.id, true)} className="btn btn-ghost">
-              Put this paper away
+              Archive this paper
             </DeedButton>
           </div>
         </section>

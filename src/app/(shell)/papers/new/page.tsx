@@ -1,12 +1,18 @@
 import type { Metadata } from 'next'
 import { openPage } from '@/app/_server/guard'
+import { UNKNOWN_COLOUR } from '@/ui/paper/colour-of-name'
 import { PaperForm } from '@/ui/paper/PaperForm'
 import { addPaperAction } from '../actions'
 
 export const metadata: Metadata = { title: 'Add a paper' }
 
-export default async function NewPaperPage() {
+interface NewPaperParams {
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>
+}
+
+export default async function NewPaperPage({ searchParams }: NewPaperParams) {
   await openPage()
+  const then = (await searchParams)['then'] === 'project' ? ('project' as const) : null
   return (
     <>
       <h1 className="text-4xl">Add a paper</h1>
@@ -18,12 +24,14 @@ export default async function NewPaperPage() {
             feel: 'copier',
             grammageGsm: '',
             caliperMm: '',
-            frontColour: '#5f8f6a',
+            frontColour: UNKNOWN_COLOUR,
             backColour: '#fdfbf5',
             note: '',
           }}
           save={addPaperAction}
           deed="Add it to the drawer"
+          colourFromName
+          then={then}
         />
       </div>
     </>

@@ -6,6 +6,7 @@ import { countOf, daysUntil, formatDay, formatDaysLeft } from '@/ui/format'
 import { deedWords } from '@/ui/project/deed-words'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { EmptyState } from '@/ui/shell/EmptyState'
+import { Pages } from '@/ui/shell/Pages'
 import { archiveProjectAction } from '../actions'
 
 export const metadata: Metadata = { title: 'Projects' }
@@ -22,10 +23,10 @@ export default async function ProjectsPage({
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-4">
-        <h1 className="text-4xl">{away ? 'Projects put away' : 'Projects'}</h1>
+        <h1 className="text-4xl">{away ? 'Archived projects' : 'Projects'}</h1>
         <div className="flex gap-3">
           <Link href={away ? '/projects' : '/projects?away=1'} className="btn btn-ghost">
-            {away ? 'Back to open ones' : 'Put away'}
+            {away ? 'Back to open ones' : 'Archive'}
           </Link>
           <Link href="/projects/new" className="btn btn-primary">
             Start a project
@@ -34,7 +35,7 @@ export default async function ProjectsPage({
       </div>
       {projects.length === 0 ? (
         <EmptyState
-          title={away ? 'Nothing was put away' : 'No project yet'}
+          title={away ? 'Nothing is archived' : 'No project yet'}
           text="A project begins with what is wanted: which design, how many, how big, in which papers, and by when."
         />
       ) : (
@@ -85,36 +86,7 @@ export default async function ProjectsPage({
           ))}
         </ul>
       )}
-      {pages > 1 ? <Pages away={away} page={page} pages={pages} /> : null}
+      {pages > 1 ? <Pages href={away ? '/projects?away=1' : '/projects'} page={page} pages={pages} /> : null}
     </>
-  )
-}
-
-function Pages({
-  away,
-  page,
-  pages,
-}: {
-  readonly away: boolean
-  readonly page: number
-  readonly pages: number
-}) {
-  const href = (to: number) => `/projects?${away ? 'away=1&' : ''}page=${to}`
-  return (
-    <nav aria-label="Pages" className="mt-6 flex items-center gap-4">
-      {page > 1 ? (
-        <Link href={href(page - 1)} className="btn btn-outline">
-          Earlier
-        </Link>
-      ) : null}
-      <span>
-        Page {page} of {pages}
-      </span>
-      {page < pages ? (
-        <Link href={href(page + 1)} className="btn btn-outline">
-          Later
-        </Link>
-      ) : null}
-    </nav>
   )
 }

@@ -1,20 +1,19 @@
 import type { Metadata } from 'next'
 import { openPage } from '@/app/_server/guard'
-import { withoutWords } from '@/core/design'
-import { readOffered } from '@/flows/designs'
+import { readBriefDesign, readDesignChoices } from '@/flows/read/brief-designs'
 import { readDrawer } from '@/flows/read/papers'
 import { BriefForm } from '@/ui/brief/BriefForm'
 import { newLine } from '@/ui/brief/form-values'
 import { EmptyState } from '@/ui/shell/EmptyState'
-import { createProjectAction } from '../actions'
+import { createProjectAction, loadDesignAction } from '../actions'
 
 export const metadata: Metadata = { title: 'Start a project' }
 
 export default async function NewProjectPage() {
   const { context, settings, preferences } = await openPage()
-  const designs = (await readOffered(context)).map((one) => one.document)
+  const { choices, first: firstId } = await readDesignChoices(context)
   const papers = await readDrawer(context)
-  const [first] = designs
+  const first = firstId === null ? null : await readBriefDesign(context, firstId)
   return (
     <>
       <h1 className="text-4xl">Start a project</h1>
@@ -23,7 +22,7 @@ export default async function NewProjectPage() {
         <EmptyState
           title="The drawer is empty"
           text="A brief says which paper each piece is folded from. Put your papers into the drawer first."
-          href="/papers/new"
+          href="/papers/new?then=project"
           deed="Add a paper"
         />
       ) : (
@@ -34,9 +33,11 @@ export default async function NewProjectPage() {
               dueOn: '',
               certainty: settings.certainty,
               note: '',
-              lines: [newLine('new-1', first, papers, preferences)],
+              lines: [newLine('new-1', first.document, papers, preferences)],
             }}
-            designs={designs.map(withoutWords)}
+            choices={choices}
+            designs={[first]}
+            loadDesign={loadDesignAction}
             papers={papers}
             preferences={preferences}
             save={createProjectAction}

@@ -1,25 +1,28 @@
 import type { Metadata } from 'next'
 import { openStation, type StationParams } from '@/app/_server/open-station'
-import { withoutWords } from '@/core/design'
-import { readOffered } from '@/flows/designs'
+import { readBriefDesign, readDesignChoices, readPinnedDesigns } from '@/flows/read/brief-designs'
 import { readDrawer } from '@/flows/read/papers'
 import { BriefForm } from '@/ui/brief/BriefForm'
 import { briefValues } from '@/ui/brief/form-values'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { StationFrame } from '@/ui/project/StationFrame'
-import { archiveProjectAction, saveBriefAction } from '../../actions'
+import { archiveProjectAction, loadDesignAction, saveBriefAction } from '../../actions'
 
 export const metadata: Metadata = { title: 'Brief' }
 
 export default async function BriefPage(props: StationParams) {
   const { context, preferences, project } = await openStation(props)
-  const designs = (await readOffered(context)).map((one) => withoutWords(one.document))
+  const { choices, first } = await readDesignChoices(context)
+  const pinned = await readPinnedDesigns(context, project.lines)
+  const begin = pinned.length > 0 || first === null ? null : await readBriefDesign(context, first)
   const papers = await readDrawer(context)
   return (
     <StationFrame project={project} open="brief" preferences={preferences}>
       <BriefForm
         initial={briefValues(project, preferences)}
-        designs={designs}
+        choices={choices}
+        designs={begin === null ? pinned : [begin]}
+        loadDesign={loadDesignAction}
         papers={papers}
         preferences={{ ...preferences, zone: project.zone }}
         save={saveBriefAction.bind(null, project.id)}
@@ -30,7 +33,7 @@ export default async function BriefPage(props: StationParams) {
           act={archiveProjectAction.bind(null, project.id, !project.archived)}
           className="btn btn-ghost"
         >
-          {project.archived ? 'Take this project out again' : 'Put this project away'}
+          {project.archived ? 'Take this project out of the archive' : 'Archive this project'}
         </DeedButton>
         <p className="second text-sm">Nothing is deleted; its log stays.</p>
       </div>

@@ -4,7 +4,7 @@ import { openStation, type StationParams } from '@/app/_server/open-station'
 import { mainPart, variantOf, waysOf } from '@/core/design'
 import type { RunSummary } from '@/data/repositories/runs'
 import type { LinePaperView, LineView } from '@/flows/read/project'
-import { countOf, formatDuration, plural } from '@/ui/format'
+import { countOf, formatDuration, formatPiece, plural } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { Swatch } from '@/ui/paper/Swatch'
 import { StartRun, type HowFolded } from '@/ui/project/StartRun'
@@ -35,7 +35,13 @@ export default async function FoldPage(props: StationParams) {
       {project.lines.map((line) => (
         <section key={line.id} aria-labelledby={`fold-${line.id}`} className="mt-8">
           <h3 id={`fold-${line.id}`} className="text-xl">
-            {line.design.name}
+            {line.design.name}{' '}
+            <span className="second text-base">
+              from{' '}
+              {line.parts
+                .map((part) => formatPiece(part.sheetMm, part.highPerWide, preferences))
+                .join(' and ')}
+            </span>
           </h3>
           <ul className="mt-2">
             {line.papers.map((row) => (
@@ -80,16 +86,17 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
       </p>
       <p>
         <span className="figure text-2xl">{row.usableUnits}</span>
-        <span className="second"> of {row.goodUnits}</span>
-        {row.spoiledUnits > 0 ? (
-          <span className="second block text-sm">{row.spoiledUnits} spoiled</span>
-        ) : null}
+        <span className="second"> of {row.goodUnits} good</span>
+        <span className="second block text-sm">
+          {row.spoiledUnits > 0 ? `${row.spoiledUnits} spoiled, ` : ''}
+          {left === 0 ? 'none to go' : `${left} to go`}
+        </span>
       </p>
       {open ? (
         <p className="flex flex-wrap items-center justify-between gap-3 max-tablet:col-span-2">
           <span>
             {open.phase === 'inspect'
-              ? 'A tray waits to be looked over'
+              ? 'A tray to check'
               : `Waiting at piece ${open.atPiece ?? 1} of ${open.total}`}
           </span>
           <Link

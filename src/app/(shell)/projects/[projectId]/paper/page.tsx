@@ -241,9 +241,9 @@ function Derivation({
       <summary className="cursor-pointer font-semibold">Why these spares</summary>
       <div className="mt-2 flex max-w-prose flex-col gap-2">
         <p>
-          As few spares as will do: with them, every paper of a line ends with enough good pieces{' '}
-          {formatCertainty(project.certainty)} times. How many are spoiled is learnt from your log, family by
-          family; before you have folded any, it is taken to be one in twenty.
+          As few spares as will do: with them you can be {formatCertainty(project.certainty)} sure that every
+          paper of a line ends with enough good pieces. How many are spoiled is learnt from your log, family
+          by family; before you have folded any, it is taken to be one in twenty.
         </p>
         <ul className="list-disc pl-5">
           {project.lines.map((line) => (

@@ -1,0 +1,94 @@
+import {
+  defaultGauges,
+  outlineMm,
+  withoutWords,
+  type DesignDocument,
+  type Family,
+  type FoldToMake,
+} from '@/core/design'
+import { lastUsedDesign } from '@/data/repositories/designs'
+import { readOffered, readVersions, versionKey, type PinnedDesign } from '../designs'
+import { shownSheetMm } from '../figures'
+import type { FlowContext } from '../flow-context'
+import { readEnd } from './folds'
+
+/** A design to choose from: its name, and its outline as points of a picture of 100 by 100. */
+export interface DesignChoice {
+  readonly id: string
+  readonly name: string
+  readonly family: Family
+  readonly outline: string
+}
+
+/** What a line of a brief is worked out from: the design without its words, and the folds that decide how small. */
+export interface BriefDesign {
+  readonly document: DesignDocument
+  readonly hardest: Readonly<Record<string, readonly FoldToMake[]>>
+}
+
+// An outline never changes for a document; a hundred of them are asked for with every brief.
+const outlines = new WeakMap<DesignDocument, string>()
+
+function outlineOf(design: DesignDocument): string {
+  const known = outlines.get(design)
+  if (known !== undefined) return known
+  const [variant] = design.variants
+  const points = variant ? outlineMm(design, variant, shownSheetMm(design), defaultGauges(design)) : []
+  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => -y)]
+  const low = (values: readonly number[]) => values.reduce((least, value) => Math.min(least, value), Infinity)
+  const high = (values: readonly number[]) => values.reduce((most, value) => Math.max(most, value), -Infinity)
+  const [left, top] = [low(xs), low(ys)]
+  const [width, height] = [high(xs) - left, high(ys) - top]
+  const scale = 96 / Math.max(width, height)
+  const at = (value: number, from: number, size: number) =>
+    Math.round(((value - from) * scale + 50 - (size * scale) / 2) * 10) / 10
+  const text = points.map(({ x, y }) => `${at(x, left, width)},${at(-y, top, height)}`).join(' ')
+  outlines.set(design, text)
+  return text
+}
+
+/** Designs that a new line may be of, and the one to begin with: the last that was used. */
+export async function readDesignChoices(
+  context: FlowContext,
+): Promise<{ readonly choices: readonly DesignChoice[]; readonly first: string | null }> {
+  const offered = await readOffered(context)
+  const last = await lastUsedDesign(context.db)
+  const choices = offered.map(({ document }) => ({
+    id: document.id,
+    name: document.name,
+    family: document.family,
+    outline: outlineOf(document),
+  }))
+  return { choices, first: choices.find(({ id }) => id === last)?.id ?? choices[0]?.id ?? null }
+}
+
+async function briefDesign(context: FlowContext, { hash, document }: PinnedDesign): Promise<BriefDesign> {
+  const hardest: Record<string, readonly FoldToMake[]> = {}
+  for (const { key } of document.variants) {
+    const shown = { variantKey: key, sheetMm: shownSheetMm(document), gauges: defaultGauges(document) }
+    hardest[key] = (await readEnd(context, hash, shown))?.hardest ?? []
+  }
+  return { document: withoutWords(document), hardest }
+}
+
+/** The newest version of a design, for a new line; `null` where none of that id is offered. */
+export async function readBriefDesign(context: FlowContext, id: string): Promise<BriefDesign | null> {
+  const found = (await readOffered(context)).find(({ document }) => document.id === id)
+  return found ? briefDesign(context, found) : null
+}
+
+/** The versions that a project's lines were planned with. */
+export async function readPinnedDesigns(
+  context: FlowContext,
+  lines: readonly { readonly designHash: string; readonly engine: number }[],
+): Promise<readonly BriefDesign[]> {
+  const versions = lines.map(({ designHash, engine }) => ({ hash: designHash, engine }))
+  const documents = await readVersions(context, versions)
+  const known = new Map(versions.map((version) => [versionKey(version), version]))
+  const designs: BriefDesign[] = []
+  for (const [key, version] of known) {
+    const document = documents.get(key)
+    if (document) designs.push(await briefDesign(context, { ...version, document }))
+  }
+  return designs
+}

@@ -1,0 +1,42 @@
+import type { DesignChoice } from '@/flows/read/brief-designs'
+
+interface DesignPicturesProps {
+  readonly choices: readonly DesignChoice[]
+  readonly chosen: string
+  readonly line: number
+  readonly pick: (id: string) => void
+}
+
+/** All designs by their outlines, to choose with the eye. */
+export function DesignPictures({ choices, chosen, line, pick }: DesignPicturesProps) {
+  return (
+    <details>
+      <summary className="cursor-pointer py-1">Choose from pictures</summary>
+      <ul
+        className="mt-2 grid max-h-80 grid-cols-3 gap-2 overflow-y-auto tablet:grid-cols-6"
+        aria-label={`Designs for line ${line}`}
+      >
+        {choices.map(({ id, name, outline }) => (
+          <li key={id}>
+            <button
+              type="button"
+              className={`flex h-full w-full flex-col items-center gap-1 border p-2 text-center text-sm ${id === chosen ? 'border-2 border-accent' : 'hairline'}`}
+              aria-pressed={id === chosen}
+              onClick={() => pick(id)}
+            >
+              <svg viewBox="0 0 100 100" className="h-16 w-16" aria-hidden>
+                <polygon
+                  points={outline}
+                  fill="var(--color-base-300)"
+                  stroke="var(--paper-line)"
+                  strokeWidth="1.5"
+                />
+              </svg>
+              {name}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  )
+}

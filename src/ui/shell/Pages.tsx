@@ -1,0 +1,30 @@
+import Link from 'next/link'
+
+interface PagesProps {
+  /** Where the list is, with what else it is asked for; the page is added. */
+  readonly href: string
+  readonly page: number
+  readonly pages: number
+}
+
+/** The way through a list that is longer than a page. */
+export function Pages({ href, page, pages }: PagesProps) {
+  const to = (number: number) => `${href}${href.includes('?') ? '&' : '?'}page=${number}`
+  return (
+    <nav aria-label="Pages" className="mt-6 flex items-center gap-4">
+      {page > 1 ? (
+        <Link href={to(page - 1)} className="btn btn-outline">
+          Earlier
+        </Link>
+      ) : null}
+      <span>
+        Page {page} of {pages}
+      </span>
+      {page < pages ? (
+        <Link href={to(page + 1)} className="btn btn-outline">
+          Later
+        </Link>
+      ) : null}
+    </nav>
+  )
+}
