@@ -52,6 +52,14 @@ module.exports = {
     layer('data-looks-down', '^src/data/', '^src/(schema|formats|flows|workers|ui|app|access)/'),
     layer('access-looks-down', '^src/access/', '^src/(core|schema|formats|data|flows|workers|ui|app)/'),
     layer('flows-look-down', '^src/flows/', '^src/(workers|ui|app)/'),
+    {
+      name: 'deeds-do-not-read-views',
+      comment:
+        'what deeds and pages both need stands beside them in src/flows; src/flows/read only shapes it for pages',
+      severity: 'error',
+      from: { path: '^src/flows/(deeds/|[^/]+\\.ts$)', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/flows/read/' },
+    },
     layer('workers-look-down', '^src/workers/', '^src/(data|flows|ui|app|access)/'),
     {
       name: 'ui-takes-only-types-from-flows-and-data',

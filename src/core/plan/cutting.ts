@@ -50,6 +50,16 @@ export function sheetsTaken(layouts: readonly LayoutLeft[]): ReadonlyMap<string,
   return taken
 }
 
+/** Whether a sheet is the piece already: there is nothing to cut, and no cut to prove. */
+export function isReadyCut(
+  { placements, sheetUm }: Pick<LayoutLeft, 'placements' | 'sheetUm'>,
+  { problem }: Pick<StoredCutPlan, 'problem'>,
+): boolean {
+  const [only] = placements
+  const size = problem.demands.find(({ key }) => key === only?.demand)?.sizeUm
+  return placements.length === 1 && size !== undefined && sameSize(size, sheetUm)
+}
+
 /** Whether one such piece comes off a sheet. */
 export const comesOff = (sheetUm: SizeUm, pieceUm: SizeUm): boolean => bestGrid(sheetUm, pieceUm).count > 0
 

@@ -2,14 +2,21 @@ import type { RejectRate } from '../batch'
 import type { StockSheets } from '../cut'
 import type { DesignDocument, Family } from '../design'
 import type { Pace } from '../time'
-import { givenBy, layoutsLeft, standingOf, type Standing } from './cutting'
+import { givenBy, isReadyCut, layoutsLeft, standingOf, type Standing } from './cutting'
 import { cutDemands, needsOf, type PaperNeed } from './demand'
 import { owedOf, type Owed } from './handing-over'
 import { joiningsOf, type Joining } from './joining'
 import { progressOf, sum, type LineProgress, type PaperProgress, type PartProgress } from './progress'
 import { NO_SHORTAGE, shortageOf, type Shortage } from './shortage'
 import { nextDeed, stationsOf, type ProjectFacts, type Station } from './stations'
-import { demandKey, type Brief, type LayoutLeft, type ProjectRecords, type Reservation } from './types'
+import {
+  demandKey,
+  demandOf,
+  type Brief,
+  type LayoutLeft,
+  type ProjectRecords,
+  type Reservation,
+} from './types'
 
 /** What the log has taught. */
 export interface Lessons {
@@ -92,7 +99,14 @@ function factsOf(
     const key = demandKey({ lineId: line.line.id, partKey: part.part.key, paperId: paper.paperId })
     return left <= (given.get(key) ?? 0) + missingUnits(records, line, part, paper.paperId)
   }
+  const cutsAnything = (line: LineProgress) =>
+    layouts.some(
+      (layout) =>
+        layout.placements.some(({ demand }) => demandOf(demand).lineId === line.line.id) &&
+        !(records.cutPlan && isReadyCut(layout, records.cutPlan)),
+    )
   const needsProof = (line: LineProgress) =>
+    cutsAnything(line) &&
     line.parts.every(
       ({ foldedUnits, papers: used }) => foldedUnits === 0 && used.every((one) => one.cutUnits === 0),
     )

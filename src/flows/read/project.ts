@@ -2,6 +2,7 @@ import type { RejectRate } from '@/core/batch'
 import type { CutPlan } from '@/core/cut'
 import { highPerWide, type DesignDocument, type GaugeSettings } from '@/core/design'
 import {
+  isReadyCut,
   type Baseline,
   type Delivery,
   type LayoutLeft,
@@ -136,7 +137,12 @@ export interface ProjectView {
     readonly id: string
     readonly madeAtMs: number
     readonly plan: CutPlan
-    readonly layouts: readonly (LayoutLeft & { readonly paperId: string; readonly offcut: boolean })[]
+    readonly layouts: readonly (LayoutLeft & {
+      readonly paperId: string
+      readonly offcut: boolean
+      /** The sheet is the piece already. */
+      readonly ready: boolean
+    })[]
     /** The size of every demand, by its name. */
     readonly sizes: ReadonlyMap<string, SizeUm>
   } | null
@@ -238,7 +244,16 @@ function cutPlanView({ records, plan, stock }: PlannedProject): ProjectView['cut
     plan: cutPlan.plan,
     layouts: plan.layouts.flatMap((layout) => {
       const sheets = stock.find(({ id }) => id === layout.stockId)
-      return sheets ? [{ ...layout, paperId: sheets.paper_id, offcut: sheets.offcut === 1 }] : []
+      return sheets
+        ? [
+            {
+              ...layout,
+              paperId: sheets.paper_id,
+              offcut: sheets.offcut === 1,
+              ready: isReadyCut(layout, cutPlan),
+            },
+          ]
+        : []
     }),
     sizes: new Map(cutPlan.problem.demands.map(({ key, sizeUm }) => [key, sizeUm])),
   }

@@ -6,6 +6,7 @@ import type { DeedResult } from '@/flows/deed'
 import type { Settings } from '@/schema/settings'
 import { Field } from '../forms/Field'
 import { FormMessage } from '../forms/FormMessage'
+import { useHydrated } from '../forms/useHydrated'
 import { useSubmit } from '../forms/useSubmit'
 import { formatCertainty } from '../format'
 
@@ -20,6 +21,54 @@ type Choice = readonly (readonly [value: string, label: string])[]
 
 const same = (names: readonly string[]): Choice => names.map((name) => [name, name])
 const stay = () => undefined
+
+const CURRENCY_NAMES = new Intl.DisplayNames('en', { type: 'currency' })
+
+interface FoundProps {
+  readonly id: string
+  readonly label: string
+  readonly error: string | undefined
+  readonly value: string
+  readonly choices: Choice
+  /** What this device says; `null` where it says nothing. */
+  readonly device: string | null
+  readonly change: (value: string) => void
+}
+
+/** One of a long list, found by typing a part of it, or taken from this device. */
+function Found({ id, label, error, value, choices, device, change }: FoundProps) {
+  const hydrated = useHydrated()
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <Field id={id} label={label} error={error} hint="Type a part of it." className="grow">
+        {(aria) => (
+          <>
+            <input
+              {...aria}
+              className="input w-full"
+              list={`${id}-list`}
+              autoComplete="off"
+              value={value}
+              onChange={(event) => change(event.target.value)}
+            />
+            <datalist id={`${id}-list`}>
+              {choices.map(([key, text]) => (
+                <option key={key} value={key}>
+                  {text}
+                </option>
+              ))}
+            </datalist>
+          </>
+        )}
+      </Field>
+      {hydrated && device !== null && device !== value ? (
+        <button type="button" className="btn btn-ghost" onClick={() => change(device)}>
+          {device}, as on this device
+        </button>
+      ) : null}
+    </div>
+  )
+}
 
 export function SettingsForm({ initial, zones, currencies, save }: SettingsFormProps) {
   const [settings, setSettings] = useState(initial)
@@ -70,8 +119,24 @@ export function SettingsForm({ initial, zones, currencies, save }: SettingsFormP
         ['right', 'right hand'],
         ['left', 'left hand'],
       ])}
-      {choose('zone', 'Time zone', same(zones))}
-      {choose('currency', 'Currency', same(currencies))}
+      <Found
+        id="zone"
+        label="Time zone"
+        error={fields['zone']}
+        value={settings.zone}
+        choices={same(zones)}
+        device={Intl.DateTimeFormat().resolvedOptions().timeZone}
+        change={(zone) => setSettings({ ...settings, zone })}
+      />
+      <Found
+        id="currency"
+        label="Currency"
+        error={fields['currency']}
+        value={settings.currency}
+        choices={currencies.map((code) => [code, CURRENCY_NAMES.of(code) ?? code])}
+        device={null}
+        change={(currency) => setSettings({ ...settings, currency: currency.toUpperCase() })}
+      />
       <label className="flex items-center gap-3">
         <input
           type="checkbox"

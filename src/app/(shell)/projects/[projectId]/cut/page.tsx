@@ -113,7 +113,7 @@ interface LayoutProps extends ProjectProps {
 
 function LayoutItem({ project, planId, layout, colour, paperName, preferences }: LayoutProps) {
   const counted = countedPieces(project, layout)
-  const waits = counted.find(({ line }) => line && proofOpen(line))?.line
+  const waits = counted.find(({ line }) => line && proofOpen(line, project))?.line
   const text = layoutText(layout, counted, preferences)
   const of = `${plural(layout.sheets, 'sheet')} of ${paperName} for ${counted.map(({ line }) => line?.design.name).join(' and ')}`
   return (
@@ -133,7 +133,7 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
             {layout.sheets < layout.planned ? `, ${layout.planned - layout.sheets} cut already` : ''}
           </span>
         </p>
-        <p>{text}</p>
+        <p>{layout.ready ? 'They are the right size already: only take them out.' : text}</p>
         {waits ? (
           <p className="second">After the proof piece of the {waits.design.name.toLowerCase()}.</p>
         ) : (

@@ -13,9 +13,10 @@ interface LineProps {
 }
 
 /** Whether a line waits for its proof piece: nothing of it is cut in bulk before. */
-export const proofOpen = ({ proof, papers }: LineView): boolean =>
+export const proofOpen = ({ proof, papers }: LineView, project: ProjectView): boolean =>
   proof.status === 'cut' ||
   (proof.status === 'none' &&
+    project.facts.proofsToCut > 0 &&
     papers.some((row) => row.unitsToCut > 0) &&
     papers.every((row) => row.cutUnits === 0 && row.usableUnits === 0))
 
@@ -29,7 +30,7 @@ export function lineTitle(line: LineView, preferences: Preferences): string {
 
 export function LineProof({ project, line, preferences }: LineProps) {
   const words = proofLine(line, preferences)
-  if (!proofOpen(line) && words === '') return null
+  if (!proofOpen(line, project) && words === '') return null
   return (
     <section aria-labelledby={`line-${line.id}`}>
       <h2 id={`line-${line.id}`} className="text-2xl">
@@ -38,7 +39,7 @@ export function LineProof({ project, line, preferences }: LineProps) {
       <p className="second">{words}</p>
       {line.proof.status === 'cut' ? (
         <Judge project={project} line={line} preferences={preferences} />
-      ) : proofOpen(line) ? (
+      ) : proofOpen(line, project) ? (
         <ProofFirst project={project} line={line} />
       ) : null}
     </section>
