@@ -10,6 +10,7 @@ export type RefusalCode =
   | 'FIELDS'
   | 'NOT_FOUND'
   | 'LINE_IN_USE'
+  | 'LINE_BEGUN'
   | 'PAPER_IN_USE'
   | 'NOT_ENOUGH_STOCK'
   | 'PLAN_CHANGED'

@@ -1,6 +1,8 @@
 import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
 import { loadDemo } from '../../demo/load'
+import { LIBRARY } from '@/core/design'
 import { demandOf } from '@/core/plan'
+import { saveDesignVersion } from '@/data/repositories/designs'
 import type { RunEvent } from '@/core/run'
 import { rebuildStockLevels } from '@/data/repositories/stock'
 import type { DeedResult } from './deed'
@@ -13,6 +15,11 @@ import { addSheets, countSheets, putPaperAway, savePaper } from './deeds/papers'
 import { acceptProof, cutProof, skipProof } from './deeds/proofs'
 import { recordEvents, startProjectRun } from './deeds/runs'
 import { saveBrief } from './deeds/save-brief'
+import { putBackOnShelf, shelveLeftOver, takeOffShelf } from './deeds/shelf'
+import { takeNewerDesign } from './deeds/take-newer-design'
+import { contentHash } from './content-hash'
+import { readNewer } from './read/newer'
+import { readShelf } from './read/shelf'
 import { readBench } from './read/bench'
 import { readLogbook, readRunLog } from './read/logbook'
 import { readDrawer } from './read/papers'
@@ -393,6 +400,78 @@ describe('promises', () => {
     await ok(planAgain(database.context, id))
     await startRun({ id, orange, green: '' })
     expect((await view(id)).baseline).toEqual(baseline)
+  })
+})
+
+describe('newer versions', () => {
+  const rosetteNow = async () => {
+    const { id, orange } = await planned()
+    const source = LIBRARY.find((design) => design.id === 'corner-folded-rosette')!
+    const changed = { ...source, summary: 'Told anew.' }
+    const { hash, text } = contentHash(changed)
+    await saveDesignVersion(
+      database.db,
+      { id: source.id, name: source.name, family: source.family, hash, document: text },
+      1,
+    )
+    return { id, orange, hash }
+  }
+  const hashes = async (id: string) => (await view(id)).lines.map((line) => line.designHash)
+
+  test('a newer version is offered with what differs, and taken only when asked', async () => {
+    const { id, hash } = await rosetteNow()
+    const before = await hashes(id)
+    const [offer, ...others] = await readNewer(database.context, id)
+    expect(others).toEqual([])
+    expect(offer).toMatchObject({ name: 'Corner-folded rosette', words: true, sizes: [] })
+    expect(await hashes(id)).toEqual(before)
+    await ok(takeNewerDesign(database.context, id, offer!.lineId))
+    expect(await hashes(id)).toEqual([hash, before[1]])
+    expect(await readNewer(database.context, id)).toEqual([])
+  })
+  test('what is begun stays with its version', async () => {
+    const { id, hash } = await rosetteNow()
+    await cutAll(id, 0)
+    const [offer] = await readNewer(database.context, id)
+    expect(await refusal(takeNewerDesign(database.context, id, offer!.lineId))).toMatchObject({
+      code: 'LINE_BEGUN',
+    })
+    expect(await hashes(id)).not.toContain(hash)
+  })
+})
+
+describe('the shelf', () => {
+  test('good pieces left over go on the shelf and serve a later line of the same before any sheet', async () => {
+    const job = await planned()
+    const { runId } = await startRun(job, '6')
+    await ok(
+      send(
+        runId,
+        [1, 2, 3, 4, 5, 6].map((piece) => tapOf(piece)),
+      ),
+    )
+    const [line] = (await view(job.id)).lines
+    const place = { lineId: line!.id, partKey: line!.parts[0]!.key, paperId: job.orange }
+    expect(line!.papers[0]).toMatchObject({ usableUnits: 6, leftOver: 2 })
+    await ok(shelveLeftOver(database.context, job.id, place))
+    expect((await view(job.id)).lines[0]!.papers[0]).toMatchObject({ usableUnits: 4, leftOver: 0 })
+    expect(await refusal(shelveLeftOver(database.context, job.id, place))).toMatchObject({
+      code: 'NOTHING_LEFT_OVER',
+    })
+    expect(await readShelf(database.context)).toMatchObject([
+      { units: 2, designName: 'Corner-folded rosette' },
+    ])
+
+    const { projectId } = await ok(saveBrief(database.context, null, briefOf([lineOf(job.orange)])))
+    const later = (await view(projectId)).lines[0]!
+    expect(later.papers[0]).toMatchObject({ onShelf: 2, unitsToCut: 5 })
+    const there = { lineId: later.id, partKey: later.parts[0]!.key, paperId: job.orange }
+    const both = await Promise.all([1, 2].map(() => takeOffShelf(database.context, projectId, there)))
+    expect(both.map((one) => (one.ok ? 'taken' : one.code)).sort()).toEqual(['NOT_ON_THE_SHELF', 'taken'])
+    expect((await view(projectId)).lines[0]!.papers[0]).toMatchObject({ usableUnits: 2, onShelf: 0 })
+    expect((await view(projectId)).lines[0]!.papers[0]!.unitsToCut).toBeLessThan(5)
+    await ok(putBackOnShelf(database.context, projectId, there))
+    expect(await readShelf(database.context)).toMatchObject([{ units: 2 }])
   })
 })
 

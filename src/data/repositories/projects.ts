@@ -128,6 +128,9 @@ export const linesOf = (db: Db, projectIds: readonly string[]): Promise<BriefLin
         .orderBy('ordinal')
         .execute()
 
+export const findLine = (db: Db, id: string): Promise<BriefLineRow | undefined> =>
+  db.selectFrom('brief_line').selectAll().where('id', '=', id).executeTakeFirst()
+
 export const lineParts = (db: Db, projectIds: readonly string[]): Promise<LinePartRow[]> =>
   projectIds.length === 0
     ? Promise.resolve([])

@@ -157,6 +157,7 @@ describe('refusals', () => {
     'FIELDS',
     'NOT_FOUND',
     'LINE_IN_USE',
+    'LINE_BEGUN',
     'PAPER_IN_USE',
     'NOT_ENOUGH_STOCK',
     'PLAN_CHANGED',

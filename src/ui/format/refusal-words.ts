@@ -17,6 +17,8 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   NOT_FOUND: () => 'This is no longer there. Load the page again.',
   LINE_IN_USE: ({ line, cuts = 0, runs = 0 }) =>
     `${line} already has ${cuts} cuts and ${runs} runs, so its line stays. Set its count lower instead.`,
+  LINE_BEGUN: ({ line }) =>
+    `Pieces of ${line} are cut or folded already: they stay with the version they were begun with.`,
   PAPER_IN_USE: ({ paper, project }) =>
     `${project} plans with ${paper}. Change its brief first, or put the project away.`,
   NOT_ENOUGH_STOCK: () => 'There are not enough sheets of this size in the drawer. Count them, or add more.',

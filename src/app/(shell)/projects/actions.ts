@@ -10,6 +10,7 @@ import { acceptProof, askProofAgain, cutProof, skipProof } from '@/flows/deeds/p
 import { startProjectRun } from '@/flows/deeds/runs'
 import { readBriefDesign } from '@/flows/read/brief-designs'
 import { saveBrief } from '@/flows/deeds/save-brief'
+import { takeNewerDesign } from '@/flows/deeds/take-newer-design'
 import { putBackOnShelf, shelveLeftOver, takeOffShelf } from '@/flows/deeds/shelf'
 
 /** A design for a line of a brief, loaded when it is chosen. */
@@ -56,6 +57,9 @@ export const handOverAction = async (projectId: unknown, input: unknown, press: 
 
 export const undoHandOverAction = async (projectId: unknown, deliveryId: unknown) =>
   actOnBoth(projectId, deliveryId, undoHandOver)
+
+export const takeNewerDesignAction = async (projectId: unknown, lineId: unknown) =>
+  actOnBoth(projectId, lineId, takeNewerDesign)
 
 export const planAgainAction = async (projectId: unknown) => actOn(projectId, planAgain)
 

@@ -1,12 +1,14 @@
 import type { Metadata } from 'next'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { readBriefDesign, readDesignChoices, readPinnedDesigns } from '@/flows/read/brief-designs'
+import { readNewer } from '@/flows/read/newer'
 import { readDrawer } from '@/flows/read/papers'
 import { BriefForm } from '@/ui/brief/BriefForm'
 import { briefValues } from '@/ui/brief/form-values'
+import { NewerDesigns } from '@/ui/brief/NewerDesigns'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { StationFrame } from '@/ui/project/StationFrame'
-import { archiveProjectAction, loadDesignAction, saveBriefAction } from '../../actions'
+import { archiveProjectAction, loadDesignAction, saveBriefAction, takeNewerDesignAction } from '../../actions'
 
 export const metadata: Metadata = { title: 'Brief' }
 
@@ -18,6 +20,11 @@ export default async function BriefPage(props: StationParams) {
   const papers = await readDrawer(context)
   return (
     <StationFrame project={project} open="brief" preferences={preferences}>
+      <NewerDesigns
+        newer={await readNewer(context, project.id)}
+        preferences={preferences}
+        take={(lineId) => takeNewerDesignAction.bind(null, project.id, lineId)}
+      />
       <BriefForm
         initial={briefValues(project, preferences)}
         choices={choices}
