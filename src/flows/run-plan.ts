@@ -1,4 +1,12 @@
-import { mainPart, stagesOf, variantOf, wordsFor, type CreaseStrength, type Rigour } from '@/core/design'
+import {
+  gaugesIn,
+  mainPart,
+  stagesOf,
+  variantOf,
+  wordsFor,
+  type CreaseStrength,
+  type Rigour,
+} from '@/core/design'
 import {
   believedAtMs,
   timeBelieved,
@@ -8,7 +16,7 @@ import {
   type TrayOrder,
 } from '@/core/run'
 import type { RunEventRow, RunRow } from '@/data/tables'
-import { readDesigns } from './designs'
+import { readDesigns, readSource } from './designs'
 import type { FlowContext } from './flow-context'
 
 /** A step as the fold screen says it. */
@@ -22,6 +30,8 @@ export interface SaidStep {
   readonly note: string | null
   readonly normal: string | null
   readonly look: readonly string[]
+  /** Keys of the gauges it is folded to. */
+  readonly gauges: readonly string[]
 }
 
 /** Events of a run after some sequence number, and the marks a client needs to go on from there. */
@@ -40,6 +50,11 @@ export async function runPlan(
   if (!design) throw new Error(`run ${run.id} pins a design that is not stored`)
   const part = design.parts.find((candidate) => candidate.key === run.part_key) ?? mainPart(design)
   const stages = stagesOf(part, variantOf(design, run.variant_key), run.way)
+  const source = await readSource(context, run.design_hash)
+  const moves = source?.parts
+    .filter(({ key }) => key === part.key)
+    .flatMap((one) => stagesOf(one, variantOf(source, run.variant_key), run.way))
+    .flatMap((stage) => stage.steps.map(({ rounds }) => rounds))
   const steps = stages.flatMap((stage, index) =>
     stage.steps.map((step) => ({ stage: index, stageName: stage.name, step })),
   )
@@ -53,7 +68,7 @@ export async function runPlan(
     },
     steps: steps
       .map(({ stageName, step }) => ({ stageName, step: wordsFor(run.hand, step) }))
-      .map(({ stageName, step }) => ({
+      .map(({ stageName, step }, index) => ({
         stageName,
         say: step.say,
         each: step.each,
@@ -63,6 +78,7 @@ export async function runPlan(
         note: step.note ?? null,
         normal: step.normal ?? null,
         look: step.look ?? [],
+        gauges: gaugesIn(moves?.[index] ?? []),
       })),
   }
 }

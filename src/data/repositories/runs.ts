@@ -242,7 +242,8 @@ export const paceOfRun = (
     ])
     .where('run_id', '=', runId)
     .where('status', '=', 'folded')
-    .groupBy(sql`(ordinal - 1) / ${group}`)
+    // A bound number would divide as a real one.
+    .groupBy(sql`(ordinal - 1) / ${sql.lit(group)}`)
     .orderBy('first')
     .execute()
 

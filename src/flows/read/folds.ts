@@ -1,11 +1,14 @@
 import { largest } from '@/core/numeric'
 import {
+  gaugesIn,
+  gaugesSet,
   hardestFolds,
   mainPart,
   stagesOf,
   variantOf,
   type DesignPart,
   type FoldToMake,
+  type GaugeSet,
   type ShownDesign,
   type Step,
 } from '@/core/design'
@@ -36,6 +39,8 @@ export interface FoldWords {
   readonly note: string | null
   readonly normal: string | null
   readonly look: readonly string[]
+  /** The gauges it is folded to, as they are set. */
+  readonly gauges: readonly GaugeSet[]
 }
 
 /** What shaping does to the finished sizes: a range of factors by a stated model, never computed. */
@@ -59,6 +64,7 @@ function followed(
   { program, shown }: ShownFolds,
   sideUp: DesignPart['sideUp'],
   beside: readonly { readonly stageName: string; readonly step: Step }[],
+  set: readonly GaugeSet[] = [],
 ): Followed {
   const words = program.steps.map(({ say, each, rounds, crease, rigour, note }, index): FoldWords => ({
     stageName: beside[index]?.stageName ?? null,
@@ -69,6 +75,7 @@ function followed(
     note: beside[index]?.step.note ?? note ?? null,
     normal: beside[index]?.step.normal ?? null,
     look: beside[index]?.step.look ?? [],
+    gauges: set.filter(({ key }) => gaugesIn(rounds).includes(key)),
   }))
   const shaping = program.steps.flatMap(({ rounds }) =>
     rounds.flatMap(({ moves }) =>
@@ -94,7 +101,7 @@ export async function readFolds(context: FlowContext, hash: string, shown: Shown
   const beside = stagesOf(part, variantOf(design, shown.variantKey), way).flatMap((stage) =>
     stage.steps.map((step) => ({ stageName: stage.name, step })),
   )
-  return followed(folds, part.sideUp, beside)
+  return followed(folds, part.sideUp, beside, gaugesSet(design, shown.gauges, shown.sheetMm))
 }
 
 /** The finished piece from both sides, and what it was folded from. */

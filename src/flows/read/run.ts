@@ -1,4 +1,11 @@
-import { mainPart, variantOf, type DesignDocument, type GaugeSettings } from '@/core/design'
+import {
+  gaugesSet,
+  mainPart,
+  variantOf,
+  type DesignDocument,
+  type GaugeSet,
+  type GaugeSettings,
+} from '@/core/design'
 import type { ClosedPieces, RunEvent, RunPlan } from '@/core/run'
 import { mmFromUm } from '@/core/units'
 import { papersById } from '@/data/repositories/papers'
@@ -30,6 +37,8 @@ export interface RunView {
   readonly archived: boolean
   readonly plan: RunPlan
   readonly steps: readonly SaidStep[]
+  /** Its gauges as they are set for this run. */
+  readonly gauges: readonly GaugeSet[]
   /** The pieces that are over and done with, as sums; the feed has the events of all others. */
   readonly closed: ClosedPieces
   readonly feed: RunFeed
@@ -76,6 +85,7 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
     archived: run.archived_at_ms !== null,
     plan,
     steps,
+    gauges: gaugesSet(design, gaugesFromText(run.gauges), mmFromUm(run.sheet_um)),
     closed,
     feed: { epoch, seq, events: await openEvents(context, run, closed) },
     oddClocks,

@@ -6,6 +6,7 @@ import type { DesignDocument, GaugeSettings } from '@/core/design'
 import type { RunPictures } from '@/flows/read/folds'
 import { SPOIL_REASONS } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
+import type { Preferences } from '../format'
 import { useUnpacked, type Packed } from '../packed'
 import { Folding } from './Folding'
 import { InspectTray } from './InspectTray'
@@ -21,10 +22,11 @@ interface FoldScreenProps {
   readonly gauges: GaugeSettings
   readonly pictures: Packed<RunPictures> | null
   readonly tones: boolean
+  readonly preferences: Preferences
 }
 
 /** The screen at the table: what the hands do now, k of n, the tray, and nothing else large. */
-export function FoldScreen({ run, design, gauges, pictures: packed, tones }: FoldScreenProps) {
+export function FoldScreen({ run, design, gauges, pictures: packed, tones, preferences }: FoldScreenProps) {
   const pictures = useUnpacked(packed)
   const table = useRun(run, tones)
   const { phase } = table.state
@@ -39,7 +41,14 @@ export function FoldScreen({ run, design, gauges, pictures: packed, tones }: Fol
       <TopLine run={run} table={table} awake={awake} />
       <div className="flex grow flex-col">
         {phase.kind === 'fold' ? (
-          <Folding run={run} design={design} gauges={gauges} pictures={pictures} cell={phase.cell} />
+          <Folding
+            run={run}
+            design={design}
+            gauges={gauges}
+            pictures={pictures}
+            cell={phase.cell}
+            preferences={preferences}
+          />
         ) : phase.kind === 'inspect' ? (
           <InspectTray run={run} table={table} tray={phase.tray} pieces={phase.pieces} />
         ) : phase.kind === 'elsewhere' ? (

@@ -6,6 +6,7 @@ import { Silhouette } from '../design/Silhouette'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { FoldDiagram } from '../diagram/FoldDiagram'
 import { MoveDiagram } from '../diagram/Halfway'
+import { formatLength, type Preferences } from '../format'
 import { nextLine, nowWords } from './words'
 
 interface FoldingProps {
@@ -14,11 +15,12 @@ interface FoldingProps {
   readonly gauges: GaugeSettings
   readonly pictures: RunPictures | null
   readonly cell: Cell
+  readonly preferences: Preferences
 }
 
 /** What the hands do now: the picture, which of how many, and the words; nothing else large. */
-export function Folding({ run, design, gauges, pictures, cell }: FoldingProps) {
-  const now = nowWords(run, cell)
+export function Folding({ run, design, gauges, pictures, cell, preferences }: FoldingProps) {
+  const now = nowWords(run, cell, (mm) => formatLength(mm, preferences))
   // The screen holds two notes beside the words; what one looks at now comes first.
   const crowded = now.normal !== null && now.look.length > 0
   const then = (
@@ -105,7 +107,7 @@ function Pictures({
   const faces = facesOf(run.paper ?? ANY_PAPER, pictures.sideUp)
   const now = shownNow(run, pictures, cell)
   const leftHanded = run.hand === 'left'
-  const { say } = nowWords(run, cell)
+  const { say } = nowWords(run, cell, String)
   const more = run.plan.grain === 'fold' ? (run.plan.steps[cell.step]?.repeats ?? 1) - cell.repeat : 0
   if (now.length === 0)
     return (

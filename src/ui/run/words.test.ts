@@ -1,4 +1,4 @@
-import { LIBRARY, measureDesign, mainPart, stagesOf, variantOf } from '@/core/design'
+import { LIBRARY, measureDesign, mainPart, stagesOf, variantOf, gaugesIn } from '@/core/design'
 import { cellsOf, NONE_CLOSED, runState, tapsOf, type RunPlan, type TapGrain } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
 import { lookWords, nextLine, nowWords } from './words'
@@ -12,6 +12,10 @@ function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
   const [variant] = design.variants
   const stages = stagesOf(mainPart(design), variantOf(design, variant?.key ?? ''))
   const steps = stages.flatMap((stage, index) => stage.steps.map((step) => ({ index, stage, step })))
+  const source = LIBRARY.find((candidate) => candidate.id === designId)!
+  const moves = stagesOf(mainPart(source), variantOf(source, variant?.key ?? '')).flatMap((stage) =>
+    stage.steps.map(({ rounds }) => rounds),
+  )
   return {
     id: 'run',
     projectId: null,
@@ -34,7 +38,7 @@ function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
       wanted: 12,
       ...change,
     },
-    steps: steps.map(({ stage, step }) => ({
+    steps: steps.map(({ stage, step }, index) => ({
       stageName: stage.name,
       say: step.say,
       each: step.each,
@@ -44,26 +48,40 @@ function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
       note: step.note ?? null,
       normal: step.normal ?? null,
       look: step.look ?? [],
+      gauges: gaugesIn(moves[index] ?? []),
     })),
+    gauges: [{ key: 'overhang', name: 'petal overhang', mm: 3 }],
     oddClocks: 0,
     closed: NONE_CLOSED,
     feed: { epoch: 'e', seq: 0, events: [] },
   }
 }
 
+const told = (mm: number) => `${mm / 10} cm`
+
 test('the third corner of the first round is said as it is in the hands', () => {
   const run = runOf('corner-folded-rosette')
-  const now = nowWords(run, { piece: 1, step: 1, repeat: 3 })
+  const now = nowWords(run, { piece: 1, step: 1, repeat: 3 }, told)
   expect(now).toMatchObject({ count: '3', of: 'of 4 corners', say: 'Corner to the centre' })
   expect(now.note).toContain('Round 1 of 3')
   expect(nextLine(run, { piece: 1, step: 1, repeat: 3 })).toBe('corner 4')
   expect(nextLine(run, { piece: 1, step: 1, repeat: 4 })).toBe('Corner to the centre, all layers')
 })
 
+test('a fold to a gauge tells its length in the reader’s unit, on every piece', () => {
+  const run = runOf('corner-folded-rosette')
+  const out = run.steps.findIndex(({ gauges }) => gauges.includes('overhang'))
+  expect(out).toBeGreaterThan(0)
+  expect(nowWords(run, { piece: 5, step: out, repeat: 1 }, told).note).toContain(
+    'To the gauge: petal overhang 0.3 cm.',
+  )
+  expect(nowWords(run, { piece: 5, step: 0, repeat: 1 }, told).note ?? '').not.toContain('gauge')
+})
+
 test('a fold by eye says so where the design has no note of its own', () => {
   const run = runOf('corner-folded-rosette')
   const curl = run.steps.length - 1
-  expect(nowWords(run, { piece: 1, step: curl, repeat: 1 })).toMatchObject({
+  expect(nowWords(run, { piece: 1, step: curl, repeat: 1 }, told)).toMatchObject({
     count: '1',
     of: 'curl',
     note: 'By eye, to the gauge.',
@@ -82,22 +100,24 @@ test('the proof piece is looked over in full at the last cheap moment; later pie
   const run = runOf('corner-folded-rosette')
   const gate = run.steps.findIndex(({ look }) => look.length > 0)
   const repeats = run.steps[gate]?.repeats ?? 0
-  expect(nowWords(run, { piece: 1, step: gate, repeat: repeats }).look).toEqual(run.steps[gate]?.look)
-  expect(nowWords(run, { piece: 1, step: gate, repeat: 1 }).look).toEqual([])
-  expect(nowWords(run, { piece: 2, step: gate, repeat: repeats }).look).toEqual([])
+  expect(nowWords(run, { piece: 1, step: gate, repeat: repeats }, told).look).toEqual(run.steps[gate]?.look)
+  expect(nowWords(run, { piece: 1, step: gate, repeat: 1 }, told).look).toEqual([])
+  expect(nowWords(run, { piece: 2, step: gate, repeat: repeats }, told).look).toEqual([])
   expect(lookWords(run)).toEqual(expect.arrayContaining([...(run.steps[gate]?.look ?? [])]))
   const odd = run.steps.findIndex(({ normal }) => normal !== null)
-  expect(nowWords(run, { piece: 1, step: odd, repeat: 1 }).normal).toContain('eight layers spring')
-  expect(nowWords(run, { piece: 2, step: odd, repeat: 1 }).normal).toBeNull()
+  expect(nowWords(run, { piece: 1, step: odd, repeat: 1 }, told).normal).toContain('eight layers spring')
+  expect(nowWords(run, { piece: 2, step: odd, repeat: 1 }, told).normal).toBeNull()
 })
 
 test('a stage is told with its steps and their counts, a piece whole', () => {
   const byStage = runOf('narrow-leaf', { grain: 'stage' })
-  const now = nowWords(byStage, { piece: 1, step: 2, repeat: 2 })
+  const now = nowWords(byStage, { piece: 1, step: 2, repeat: 2 }, told)
   expect(now.of).toBe('Kites')
   expect(now.say).toContain('Raw edge to the rib, 2 times')
   expect(nextLine(byStage, { piece: 1, step: 2, repeat: 2 })).toBe('Halve')
-  expect(nowWords(runOf('narrow-leaf', { grain: 'piece' }), { piece: 1, step: 3, repeat: 1 })).toMatchObject({
+  expect(
+    nowWords(runOf('narrow-leaf', { grain: 'piece' }), { piece: 1, step: 3, repeat: 1 }, told),
+  ).toMatchObject({
     count: '1',
     of: 'leaf',
   })
@@ -113,8 +133,8 @@ test.each(
   const cells = cellsOf(run.plan, [1])
   expect(cells).toHaveLength(tapsOf(run.plan.steps, grain).length)
   for (const cell of cells) {
-    expect(nowWords(run, cell).say.length).toBeGreaterThan(3)
-    expect(nowWords(run, cell).of).not.toMatch(/undefined/)
+    expect(nowWords(run, cell, told).say.length).toBeGreaterThan(3)
+    expect(nowWords(run, cell, told).of).not.toMatch(/undefined/)
     expect(nextLine(run, cell).length).toBeGreaterThan(3)
   }
 })

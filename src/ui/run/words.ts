@@ -16,7 +16,7 @@ interface NowWords {
 const NOTHING_BESIDE = { note: null, normal: null, look: [] } as const
 
 /** What one tap asks for: the fold with its count, the stage by name, or the whole piece. */
-export function nowWords(run: RunView, cell: Cell): NowWords {
+export function nowWords(run: RunView, cell: Cell, told: (mm: number) => string): NowWords {
   const step = run.steps[cell.step]
   if (!step) return { count: '', of: '', say: '', ...NOTHING_BESIDE }
   if (run.plan.grain === 'piece')
@@ -24,12 +24,20 @@ export function nowWords(run: RunView, cell: Cell): NowWords {
   if (run.plan.grain === 'stage')
     return { count: '', of: step.stageName, say: stageWords(run, cell.step), ...NOTHING_BESIDE }
   const proof = cell.piece === 1
-  const judged = step.rigour === 'free' ? 'By eye, to the gauge.' : null
+  const gauges = run.gauges
+    .filter(({ key }) => step.gauges.includes(key))
+    .map(({ name, mm }) => `${name} ${told(mm)}`)
+  const judged =
+    gauges.length > 0
+      ? `To the gauge: ${gauges.join(', ')}.`
+      : step.rigour === 'free'
+        ? 'By eye, to the gauge.'
+        : null
   return {
     count: String(cell.repeat),
     of: step.repeats === 1 ? step.each : `of ${step.repeats} ${nounMany(step.each)}`,
     say: step.say,
-    note: step.note ?? judged,
+    note: gauges.length > 0 && step.note !== null ? `${judged ?? ''} ${step.note}` : (step.note ?? judged),
     normal: proof && cell.repeat === 1 ? step.normal : null,
     look: proof && cell.repeat === step.repeats ? step.look : [],
   }

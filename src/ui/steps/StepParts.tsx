@@ -10,11 +10,13 @@ export function Said({
   move,
   said,
   steps,
+  preferences,
 }: {
   readonly word: FoldWords
   readonly move: ShownMove
   readonly said: string
   readonly steps: number
+  readonly preferences: Preferences
 }) {
   const { count, of } = countWords(word, move.round)
   const looks = word.look.length > 0 && move.round === word.says.length - 1
@@ -36,6 +38,12 @@ export function Said({
         {kindWords(move.kind)}
         {word.crease === 'none' ? '' : ` Crease: ${word.crease}. ${RIGOUR[word.rigour]}`}
       </p>
+      {word.gauges.length === 0 ? null : (
+        <p className="mt-1 font-semibold">
+          To the gauge:{' '}
+          {word.gauges.map(({ name, mm }) => `${name} ${formatLength(mm, preferences)}`).join(', ')}.
+        </p>
+      )}
       {word.note === null && word.normal === null && !looks ? null : (
         <div className="note mt-2 flex flex-col gap-1 py-2!">
           {word.note === null ? null : <p>{word.note}</p>}

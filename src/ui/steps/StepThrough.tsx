@@ -118,7 +118,7 @@ export function StepThrough({
       <div className="flex flex-col gap-4 tablet:h-[30rem]">
         <div aria-live="polite" aria-atomic className="min-h-36 grow overflow-y-auto">
           {move && word ? (
-            <Said word={word} move={move} said={said} steps={words.length} />
+            <Said word={word} move={move} said={said} steps={words.length} preferences={preferences} />
           ) : (
             <Finished shown={shown} shaping={shaping} sheetMm={sheetMm} preferences={preferences} />
           )}

@@ -24,6 +24,7 @@ const folds: Omit<Followed, 'shown'> = {
     note: note ?? null,
     normal: null,
     look: [],
+    gauges: [],
   })),
   shaping: [{ name: 'curl', model: 'Curling draws it in.', factor: [0.9, 1], axes: ['width'] }],
 }
@@ -83,6 +84,7 @@ test('the left hand begins with mirrored pictures and words', () => {
     note: 'to the left',
     normal: null,
     look: ['left'],
+    gauges: [],
   } as const
   expect(wordsForLeftHand(word)).toMatchObject({
     says: ['Left half over to the right'],
@@ -105,6 +107,7 @@ test('counting words', () => {
     note: null,
     normal: null,
     look: [],
+    gauges: [],
   } as const
   expect(countWords({ ...word, each: 'half', says: ['a', 'b'] }, 1)).toEqual({
     count: '2',

@@ -8,7 +8,7 @@ import { FoldScreen } from '@/ui/run/FoldScreen'
 export const metadata: Metadata = { title: 'At the table' }
 
 export default async function RunPage({ params }: { readonly params: Promise<{ runId: string }> }) {
-  const { context, settings } = await openPage()
+  const { context, settings, preferences } = await openPage()
   const found = await readRunDesign(context, (await params).runId)
   if (!found) notFound()
   const { run, design, gauges, pictures } = found
@@ -19,6 +19,7 @@ export default async function RunPage({ params }: { readonly params: Promise<{ r
       gauges={gauges}
       pictures={pictures && pack(pictures)}
       tones={settings.tones}
+      preferences={preferences}
     />
   )
 }
