@@ -73,6 +73,8 @@ function Found({ id, label, error, value, choices, device, change }: FoundProps)
 export function SettingsForm({ initial, zones, currencies, save }: SettingsFormProps) {
   const [settings, setSettings] = useState(initial)
   const { fields, message, pending, submit, last } = useSubmit(save, stay)
+  // Browsers name currencies each in their own words: never on the server.
+  const hydrated = useHydrated()
   const choose = (key: keyof Settings, label: string, choices: Choice, hint?: string) => (
     <Field id={key} label={label} error={fields[key]} {...(hint === undefined ? {} : { hint })}>
       {(aria) => (
@@ -133,7 +135,7 @@ export function SettingsForm({ initial, zones, currencies, save }: SettingsFormP
         label="Currency"
         error={fields['currency']}
         value={settings.currency}
-        choices={currencies.map((code) => [code, CURRENCY_NAMES.of(code) ?? code])}
+        choices={currencies.map((code) => [code, hydrated ? (CURRENCY_NAMES.of(code) ?? code) : code])}
         device={null}
         change={(currency) => setSettings({ ...settings, currency: currency.toUpperCase() })}
       />
