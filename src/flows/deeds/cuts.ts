@@ -75,10 +75,11 @@ async function recordCut({ db, nowMs }: FlowContext, cut: CutToRecord): Promise<
 /** Promises a project the sheets its plan still takes once these cuts stand. */
 async function keepPromises(
   { db }: FlowContext,
-  { records, row }: PlannedProject,
+  { brief, records, row }: PlannedProject,
   cuts: readonly Cut[],
 ): Promise<void> {
-  await replaceReservations(db, row.id, sheetsTaken(layoutsLeft(records.cutPlan, cuts)))
+  const takes = brief.archived ? new Map<string, number>() : sheetsTaken(layoutsLeft(records.cutPlan, cuts))
+  await replaceReservations(db, row.id, takes)
 }
 
 /** Ticks a layout of the stored plan off, or some of its sheets. Refused where the plan is another by now. */
@@ -94,6 +95,11 @@ export const tickCut = (context: FlowContext, projectId: string, input: unknown)
     if (!layout) throw new RefusalError('ALREADY_CUT')
     if (sheets > layout.sheets)
       throw refuseFields({ sheets: `This layout is for ${layout.sheets}. Tick off up to that many.` })
+    // Sheets that were promised to somebody else meanwhile (this project was archived) are not this one's to cut.
+    const promised = project.reservations.find(
+      (one) => one.projectId === projectId && one.stockId === layout.stockId,
+    )
+    if ((promised?.sheets ?? 0) < sheets) throw new RefusalError('PLAN_CHANGED')
     await keepPlanned(inDeed, project)
     const { planned: _, ...whole } = layout
     const done: CutLayout = { ...whole, sheets }
@@ -145,13 +151,15 @@ export const undoCut = (context: FlowContext, projectId: string, cutId: string):
       })),
     )
     // A cut of the plan comes back to it as it was; one outside it (a proof piece) changes what is wanted.
-    if (cut.cut_plan_id !== null && cut.cut_plan_id === project.records.cutPlan?.id)
+    const ofThePlan = cut.cut_plan_id !== null && cut.cut_plan_id === project.records.cutPlan?.id
+    if (ofThePlan)
       await keepPromises(
         inDeed,
         project,
         project.records.cuts.filter(({ id }) => id !== cutId),
       )
-    else await planCuts(inDeed, { project: projectId, paperIds: [cut.paper_id] })
+    // Its offcuts may have been promised to another project meanwhile.
+    await planCuts(inDeed, { paperIds: [cut.paper_id], ...(ofThePlan ? {} : { project: projectId }) })
     return null
   })
 

@@ -6,6 +6,7 @@ import { readProjectLog } from '@/flows/read/logbook'
 import type { ProjectView } from '@/flows/read/project'
 import {
   countOf,
+  formatDay,
   formatDuration,
   formatMoment,
   formatPace,
@@ -63,12 +64,80 @@ export default async function ProjectLogPage(props: StationParams) {
               empty="None was spoiled."
             />
           </div>
+          <PlannedAndActual project={project} activeS={activeMs / 1000} preferences={preferences} />
           <LineTable project={project} preferences={preferences} />
         </div>
       )}
     </>
   )
 }
+
+/** What was planned when work began, beside what it took. */
+function PlannedAndActual({
+  project,
+  activeS,
+  preferences,
+}: {
+  readonly project: ProjectView
+  readonly activeS: number
+  readonly preferences: Preferences
+}) {
+  const { baseline, facts, deliveries } = project
+  if (baseline === null) return null
+  const inZone = { ...preferences, zone: project.zone }
+  const last = deliveries.at(-1)
+  const rows = [
+    ['Folded', `${baseline.units}`, `${facts.foldedUnits}`],
+    ['Spares and spoiled', plural(baseline.spareUnits, 'spare'), `${spoiledOf(project)} spoiled`],
+    ['Sheets', `${baseline.sheets}`, `${facts.sheetsCut}`],
+    ['Hands on paper', formatDuration(baseline.seconds), formatDuration(activeS)],
+    [
+      'Handed over',
+      baseline.dueOn === null ? 'no date' : formatDay(baseline.dueOn, preferences),
+      last ? formatMoment(last.atMs, inZone) : 'not yet',
+    ],
+  ] as const
+  return (
+    <section aria-labelledby="planned-title">
+      <h2 id="planned-title" className="text-2xl">
+        Planned and actual
+      </h2>
+      <p className="second">As it was planned when work began, {formatMoment(baseline.atMs, inZone)}.</p>
+      <div className="overflow-x-auto">
+        <table className="table mt-2 w-auto">
+          <thead>
+            <tr>
+              <td />
+              <th scope="col" className="text-right">
+                Planned
+              </th>
+              <th scope="col" className="text-right">
+                So far
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(([what, planned, actual]) => (
+              <tr key={what}>
+                <th scope="row" className="font-normal">
+                  {what}
+                </th>
+                <td className="text-right">{planned}</td>
+                <td className="text-right">{actual}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  )
+}
+
+const spoiledOf = ({ lines }: ProjectView): number =>
+  lines.reduce(
+    (sum, { papers }) => sum + papers.reduce((units, { spoiledUnits }) => units + spoiledUnits, 0),
+    0,
+  )
 
 function Total({ figure, text }: { readonly figure: string; readonly text: string }) {
   return (
