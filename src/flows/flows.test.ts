@@ -528,8 +528,20 @@ describe('the shelf', () => {
     expect(both.map((one) => (one.ok ? 'taken' : one.code)).sort()).toEqual(['NOT_ON_THE_SHELF', 'taken'])
     expect((await view(projectId)).lines[0]!.papers[0]).toMatchObject({ usableUnits: 2, onShelf: 0 })
     expect((await view(projectId)).lines[0]!.papers[0]!.unitsToCut).toBeLessThan(5)
+    const hand = (pieces: readonly string[]) =>
+      handOver(database.context, projectId, {
+        note: '',
+        pieces: pieces.map((count) => ({ lineId: later.id, pieces: count })),
+      })
+    expect((await refusal(hand(['1', '1']))).fields['pieces.1.pieces']).toContain('twice')
+    // What was handed over cannot go back on the shelf: one of the two still can.
+    await ok(hand(['1']))
     await ok(putBackOnShelf(database.context, projectId, there))
-    expect(await readShelf(database.context)).toMatchObject([{ units: 2 }])
+    expect(await readShelf(database.context)).toMatchObject([{ units: 1 }])
+    expect(await refusal(putBackOnShelf(database.context, projectId, there))).toMatchObject({
+      code: 'NOT_ON_THE_SHELF',
+    })
+    expect((await view(projectId)).owed).toMatchObject([{ handedOver: 1, most: 0 }])
   })
 })
 

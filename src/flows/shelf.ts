@@ -28,7 +28,12 @@ export const shelfKind = ({
   width_um: part.sheetUm.widthUm,
   height_um: part.sheetUm.heightUm,
   gauges: JSON.stringify(
-    Object.fromEntries(Object.entries(line.gauges).map(([key, mm]) => [key, umFromMm(mm)])),
+    // In one order, whatever order a form sent them in.
+    Object.fromEntries(
+      Object.entries(line.gauges)
+        .map(([key, mm]) => [key, umFromMm(mm)] as const)
+        .sort(([a], [b]) => (a < b ? -1 : 1)),
+    ),
   ),
   paper_id: paperId,
   grade: 'good',

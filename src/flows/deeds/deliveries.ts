@@ -45,6 +45,13 @@ export const handOver = (
         })
     }
     if (given.length === 0) throw new RefusalError('NOTHING_TO_HAND_OVER')
+    const twice = given.find(({ lineId }, at) =>
+      given.some((one, other) => other < at && one.lineId === lineId),
+    )
+    if (twice)
+      throw refuseFields({
+        [`pieces.${twice.index}.pieces`]: 'This line is there twice. Load the page again.',
+      })
     const id = nanoid()
     await insertDelivery(
       inDeed.db,

@@ -176,6 +176,7 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
           setOffered(phase.tray)
           return null
         }
+        setOffered(null)
         const { cell } = phase
         const last = run.plan.steps[cell.step]?.repeats === cell.repeat
         return {
