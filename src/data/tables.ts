@@ -3,7 +3,7 @@ import type { Family } from '@/core/design'
 import type { Feel } from '@/core/paper'
 
 /** 0 or 1. */
-type Flag = number
+export type Flag = number
 
 export interface SettingTable {
   key: string

@@ -448,6 +448,18 @@ describe('promises', () => {
     },
     60_000,
   )
+  test('an offcut is no sheet: not in the plan, not in the cuts, not in what is planned to be paid', async () => {
+    const orange = await paperNamed('Buoy Orange', '9')
+    const sheet = { paperId: orange, width: '12.45', height: '12.45', price: '' }
+    await ok(addSheets(database.context, { ...sheet, amount: '1', offcut: true }))
+    const id = await plan('First', '2026-12-01', orange)
+    expect((await view(id)).facts).toMatchObject({ sheetsToCut: 2, offcutsToCut: 1 })
+    await cutAll(id, 0)
+    const { facts, baseline, cuts } = await view(id)
+    expect(facts).toMatchObject({ sheetsCut: 2, offcutsCut: 1, sheetsToCut: 0, offcutsToCut: 0 })
+    expect(baseline).toMatchObject({ sheets: 2, paperCost: 28 })
+    expect(cuts.map(({ sheets, offcut }) => ({ sheets, offcut }))).toContainEqual({ sheets: 1, offcut: true })
+  })
   test('what was planned when work began is kept, once', async () => {
     const orange = await paperNamed('Buoy Orange', '9')
     const id = await plan('First', '2026-12-01', orange)

@@ -24,6 +24,7 @@ import type {
   BriefLineRow,
   CutPieceRow,
   CutRow,
+  Flag,
   LinePartPaperRow,
   LinePartRow,
   ProjectRow,
@@ -94,11 +95,12 @@ const briefOf = (row: ProjectRow, lines: readonly BriefLine[]): Brief => ({
   lines,
 })
 
-const cutOf = (row: CutRow, pieces: readonly CutPieceRow[]): Cut => ({
+const cutOf = (row: CutRow & { readonly offcut: Flag }, pieces: readonly CutPieceRow[]): Cut => ({
   id: row.id,
   paperId: row.paper_id,
   proof: row.proof === 1,
   sheets: row.sheets,
+  offcut: row.offcut === 1,
   pieces: pieces.map((piece) => ({
     lineId: piece.line_id,
     partKey: piece.part_key,

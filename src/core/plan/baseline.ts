@@ -6,6 +6,7 @@ export interface Baseline {
   readonly atMs: number
   readonly units: number
   readonly spareUnits: number
+  /** Whole sheets: offcuts are had already. */
   readonly sheets: number
   readonly seconds: number
   readonly dueOn: string | null
@@ -13,7 +14,7 @@ export interface Baseline {
   readonly paperCost: number | null
 }
 
-/** The plan as it stands, as a baseline. `priceOf` gives the price of one sheet of a stock. */
+/** The plan as it stands, as a baseline. `priceOf` gives the price of one sheet of a stock: 0 for an offcut, `null` where it is not known. */
 export function baselineOf(
   plan: Pick<ProjectPlan, 'lines' | 'layouts' | 'facts'>,
   { dueOn }: { readonly dueOn: string | null },

@@ -20,14 +20,20 @@ export type Standing =
   | { readonly status: 'current' }
   | { readonly status: 'stale'; readonly because: StaleBecause }
 
-const ticked = (cuts: readonly Cut[], planId: string, layoutId: string): number =>
+/** What of a cut says how far a layout is ticked. */
+export type Ticked = Pick<Cut, 'sheets' | 'layout'>
+
+const ticked = (cuts: readonly Ticked[], planId: string, layoutId: string): number =>
   sum(
     cuts.filter(({ layout }) => layout?.planId === planId && layout.id === layoutId),
     ({ sheets }) => sheets,
   )
 
 /** Layouts of a plan that still have sheets to cut. */
-export const layoutsLeft = (stored: StoredCutPlan | null, cuts: readonly Cut[]): readonly LayoutLeft[] =>
+export const layoutsLeft = (
+  stored: StoredCutPlan | null,
+  cuts: readonly Ticked[],
+): readonly LayoutLeft[] =>
   stored === null
     ? []
     : stored.plan.layouts.flatMap((layout) => {
@@ -59,6 +65,12 @@ export function isReadyCut(
   const size = problem.demands.find(({ key }) => key === only?.demand)?.sizeUm
   return placements.length === 1 && size !== undefined && sameSize(size, sheetUm)
 }
+
+/** Whether a layout of the stored plan is cut from offcuts. */
+export const isOffcut = (
+  { stockId }: Pick<LayoutLeft, 'stockId'>,
+  plan: Pick<StoredCutPlan, 'problem'> | null,
+): boolean => plan?.problem.stock.some((sheets) => sheets.stockId === stockId && sheets.offcut) ?? false
 
 /** Whether one such piece comes off a sheet. */
 export const comesOff = (sheetUm: SizeUm, pieceUm: SizeUm): boolean => bestGrid(sheetUm, pieceUm).count > 0

@@ -2,7 +2,7 @@ import type { RejectRate } from '../batch'
 import type { StockSheets } from '../cut'
 import type { DesignDocument, Family } from '../design'
 import type { Pace } from '../time'
-import { givenBy, isReadyCut, layoutsLeft, standingOf, type Standing } from './cutting'
+import { givenBy, isOffcut, isReadyCut, layoutsLeft, standingOf, type Standing } from './cutting'
 import { cutDemands, needsOf, type PaperNeed } from './demand'
 import { owedOf, type Owed } from './handing-over'
 import { joiningsOf, type Joining } from './joining'
@@ -71,6 +71,8 @@ export interface PlanInput extends ProjectInput {
 const papersOf = ({ lines }: Brief): ReadonlySet<string> =>
   new Set(lines.flatMap(({ parts }) => parts.flatMap(({ papers }) => papers.map(({ paperId }) => paperId))))
 
+const countSheets = (of: readonly { readonly sheets: number }[]): number => sum(of, ({ sheets }) => sheets)
+
 /** Units that the stored plan found no sheet for, of what is still wanted and not cut since. */
 function missingUnits(
   { cutPlan }: ProjectRecords,
@@ -118,8 +120,10 @@ function factsOf(
     planned: papers.every(isPlanned),
     shortUnits: sum(missing, ({ units }) => units),
     shortSheets: shortSheets(records, missing),
-    sheetsCut: sum(records.cuts, ({ sheets }) => sheets),
-    sheetsToCut: sum(layouts, ({ sheets }) => sheets),
+    sheetsCut: countSheets(records.cuts.filter(({ offcut }) => !offcut)),
+    sheetsToCut: countSheets(layouts.filter((layout) => !isOffcut(layout, records.cutPlan))),
+    offcutsCut: countSheets(records.cuts.filter(({ offcut }) => offcut)),
+    offcutsToCut: countSheets(layouts.filter((layout) => isOffcut(layout, records.cutPlan))),
     proofsToCut: lines.filter((line) => proofOf(line) === undefined && needsProof(line)).length,
     proofsToJudge: lines.filter((line) => proofOf(line) === 'cut').length,
     waitingUnits: sum(papers, ({ paper }) => paper.waitingUnits),

@@ -16,6 +16,9 @@ export interface ProjectFacts {
   readonly shortSheets: number | null
   readonly sheetsCut: number
   readonly sheetsToCut: number
+  /** Offcuts are no sheets: nobody buys them. */
+  readonly offcutsCut: number
+  readonly offcutsToCut: number
   /** Lines whose proof piece is neither accepted nor skipped. */
   readonly proofsToCut: number
   readonly proofsToJudge: number
@@ -57,15 +60,17 @@ const TELLS = {
   brief: ({ lines, units }) => tell(lines > 0 ? 'done' : 'wanting', units),
   // Papers are chosen in the brief; nothing of colour is planned yet, so nothing is done.
   colour: ({ papers }) => tell('not yet', papers),
-  paper: ({ lines, planned, shortUnits, shortSheets, sheetsToCut, sheetsCut }) =>
+  paper: ({ lines, planned, shortUnits, shortSheets, ...cut }) =>
     lines === 0
       ? tell('not yet', 0)
       : shortUnits > 0 || !planned
         ? tell('wanting', shortSheets ?? shortUnits)
-        : tell('done', sheetsToCut + sheetsCut),
-  cut: ({ lines, planned, shortUnits, sheetsToCut, sheetsCut, proofsToJudge }) => {
-    const wanting = !planned || sheetsToCut > 0 || shortUnits > 0 || proofsToJudge > 0
-    return tell(lines === 0 ? 'not yet' : wanting ? 'wanting' : 'done', sheetsCut, sheetsCut + sheetsToCut)
+        : tell('done', cut.sheetsToCut + cut.sheetsCut),
+  cut: ({ lines, planned, shortUnits, proofsToJudge, ...facts }) => {
+    const cut = facts.sheetsCut + facts.offcutsCut
+    const toCut = facts.sheetsToCut + facts.offcutsToCut
+    const wanting = !planned || toCut > 0 || shortUnits > 0 || proofsToJudge > 0
+    return tell(lines === 0 ? 'not yet' : wanting ? 'wanting' : 'done', cut, cut + toCut)
   },
   fold: ({ lines, foldedUnits, units, waitingUnits, openRuns }) =>
     tell(
@@ -125,8 +130,9 @@ export function nextDeed(facts: ProjectFacts): Next {
   const short = facts.shortUnits > 0
   if (!facts.planned && facts.waitingUnits === 0) return next('plan the cuts', 'paper')
   if (short && facts.waitingUnits === 0) return next('get paper', 'paper')
-  if (facts.proofsToCut > 0 && facts.sheetsToCut > 0) return next('cut a proof piece', 'cut')
-  if (facts.sheetsToCut > 0) return next('cut sheets', 'cut')
+  const toCut = facts.sheetsToCut + facts.offcutsToCut > 0
+  if (facts.proofsToCut > 0 && toCut) return next('cut a proof piece', 'cut')
+  if (toCut) return next('cut sheets', 'cut')
   if (facts.foldedUnits < facts.units)
     return short && facts.waitingUnits === 0 ? next('get paper', 'paper') : next('start folding', 'fold')
   if (facts.joined < facts.joinsWanted) return next('join', 'join')

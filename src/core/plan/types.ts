@@ -78,7 +78,9 @@ export interface Cut {
   readonly id: string
   readonly paperId: string
   readonly proof: boolean
+  /** Sheets, or offcuts where it was cut from those. */
   readonly sheets: number
+  readonly offcut: boolean
   readonly pieces: readonly CutPiece[]
   /** The layout of a stored plan that was ticked; `null` for a proof piece and for cuts from before plans were stored. */
   readonly layout: { readonly planId: string; readonly id: string } | null

@@ -1,17 +1,32 @@
 import type { Db } from '../db'
-import type { CutPieceRow, CutRow, NewCut, ProofRow } from '../tables'
+import type { CutPieceRow, CutRow, Flag, NewCut, ProofRow } from '../tables'
 
 /** Cuts of some projects that stand, newest first. */
-export const cutsOf = (db: Db, projectIds: readonly string[]): Promise<CutRow[]> =>
+export const cutsOf = (
+  db: Db,
+  projectIds: readonly string[],
+): Promise<(CutRow & { readonly offcut: Flag })[]> =>
   projectIds.length === 0
     ? Promise.resolve([])
     : db
-        .selectFrom('cut')
-        .selectAll()
-        .where('project_id', 'in', projectIds)
-        .where('undone_at_ms', 'is', null)
-        .orderBy('at_ms', 'desc')
-        .orderBy('id')
+        .selectFrom('cut as c')
+        .selectAll('c')
+        .select((cut) =>
+          cut
+            .selectFrom('stock_move as m')
+            .innerJoin('stock_item as i', 'i.id', 'm.stock_item_id')
+            .select((item) => item.fn.coalesce(item.fn.max('i.offcut'), item.lit(0)).as('offcut'))
+            .whereRef('m.cut_id', '=', 'c.id')
+            .where('m.kind', '=', 'cut')
+            .$castTo<{ offcut: Flag }>()
+            .$asScalar()
+            .$notNull()
+            .as('offcut'),
+        )
+        .where('c.project_id', 'in', projectIds)
+        .where('c.undone_at_ms', 'is', null)
+        .orderBy('c.at_ms', 'desc')
+        .orderBy('c.id')
         .execute()
 
 /** What those cuts gave. */

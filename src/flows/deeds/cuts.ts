@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
 import { z } from 'zod'
 import { countsOf, planQuickly, type CutLayout } from '@/core/cut'
-import { demandOf, layoutsLeft, sheetsTaken, type Cut, type PlannedLine, type PlannedPart } from '@/core/plan'
+import { demandOf, layoutsLeft, sheetsTaken, type PlannedLine, type PlannedPart, type Ticked } from '@/core/plan'
 import { replaceReservations } from '@/data/repositories/cut-plans'
 import { cutPiecesOf, findCut, insertCut, markCutUndone } from '@/data/repositories/cuts'
 import { addStockMoves, movesOfCut, stockItemFor, stockOf } from '@/data/repositories/stock'
@@ -76,7 +76,7 @@ async function recordCut({ db, nowMs }: FlowContext, cut: CutToRecord): Promise<
 async function keepPromises(
   { db }: FlowContext,
   { brief, records, row }: PlannedProject,
-  cuts: readonly Cut[],
+  cuts: readonly Ticked[],
 ): Promise<void> {
   const takes = brief.archived ? new Map<string, number>() : sheetsTaken(layoutsLeft(records.cutPlan, cuts))
   await replaceReservations(db, row.id, takes)
@@ -110,8 +110,7 @@ export const tickCut = (context: FlowContext, projectId: string, input: unknown)
       return size
     }
     await recordCut(inDeed, { projectId, planId, layout: done, proof: false, sizeOf })
-    const ticked = { id: '', paperId: '', proof: false, pieces: [], atMs: inDeed.nowMs }
-    await keepPromises(inDeed, project, [...cuts, { ...ticked, sheets, layout: { planId, id: layoutId } }])
+    await keepPromises(inDeed, project, [...cuts, { sheets, layout: { planId, id: layoutId } }])
     return null
   })
 

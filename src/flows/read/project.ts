@@ -108,6 +108,7 @@ export interface CutView {
   readonly proof: boolean
   readonly paperId: string
   readonly sheets: number
+  readonly offcut: boolean
   readonly atMs: number
   readonly pieces: readonly { readonly lineId: string; readonly partKey: string; readonly count: number }[]
 }
@@ -311,11 +312,12 @@ async function viewOf(context: FlowContext, project: PlannedProject): Promise<Pr
         }))
       return paper ? [{ ...paper, sheets }] : []
     }),
-    cuts: records.cuts.map(({ id, proof, paperId, sheets, atMs, pieces }) => ({
+    cuts: records.cuts.map(({ id, proof, paperId, sheets, offcut, atMs, pieces }) => ({
       id,
       proof,
       paperId,
       sheets,
+      offcut,
       atMs,
       pieces,
     })),

@@ -17,6 +17,13 @@ export const nounMany = (noun: string): string => IRREGULAR[noun] ?? `${noun}s`
 /** A part's or design's noun in the number of `count`. */
 export const countOf = (count: number, noun: string): string => plural(count, noun, nounMany(noun))
 
+/** What a plan or a cut takes: `6 sheets, 2 offcuts`. */
+export const sheetsText = (sheets: number, offcuts: number): string =>
+  [
+    ...(sheets > 0 || offcuts === 0 ? [plural(sheets, 'sheet')] : []),
+    ...(offcuts > 0 ? [plural(offcuts, 'offcut')] : []),
+  ].join(', ')
+
 /** How sure one is: `95 %`. */
 export const formatCertainty = (certainty: number): string => `${Math.round(certainty * 1000) / 10} %`
 

@@ -40,7 +40,7 @@ export function CutStanding({ project, preferences, planAgain }: CutStandingProp
         </DeedButton>
       </div>
     )
-  if (cutPlan === null || facts.sheetsToCut === 0) return null
+  if (cutPlan === null || facts.sheetsToCut + facts.offcutsToCut === 0) return null
   return (
     <p className="second">
       {cutPlan.plan.status === 'proven'

@@ -1,7 +1,7 @@
 import Link from 'next/link'
 import type { ProjectView } from '@/flows/read/project'
 import type { Station, StationKey, StationState } from '@/core/plan'
-import { countOf } from '../format'
+import { countOf, sheetsText } from '../format'
 import { unitNoun } from './unit-noun'
 
 const NAMES: Readonly<Record<StationKey, string>> = {
@@ -57,9 +57,13 @@ function lineText({ key, state }: Station, project: ProjectView): string {
         ? facts.shortSheets === null
           ? 'pieces with no sheet'
           : 'sheets to get'
-        : countOf(facts.sheetsToCut + facts.sheetsCut, 'sheet')
+        : sheetsText(facts.sheetsToCut + facts.sheetsCut, facts.offcutsToCut + facts.offcutsCut)
     case 'cut':
-      return facts.proofsToJudge > 0 ? 'proof piece to judge' : 'sheets cut'
+      return facts.proofsToJudge > 0
+        ? 'proof piece to judge'
+        : facts.offcutsToCut + facts.offcutsCut > 0
+          ? 'sheets and offcuts cut'
+          : 'sheets cut'
     case 'fold':
       return facts.openRuns > 0 ? 'a tray is waiting' : `${unitNoun(project)}s folded`
     case 'join':

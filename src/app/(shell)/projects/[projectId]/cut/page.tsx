@@ -115,7 +115,7 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
   const counted = countedPieces(project, layout)
   const waits = counted.find(({ line }) => line && proofOpen(line, project))?.line
   const text = layoutText(layout, counted, preferences)
-  const of = `${plural(layout.sheets, 'sheet')} of ${paperName} for ${counted.map(({ line }) => line?.design.name).join(' and ')}`
+  const of = `${plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')} of ${paperName} for ${counted.map(({ line }) => line?.design.name).join(' and ')}`
   return (
     <li className="grid grid-cols-[minmax(7rem,13rem)_1fr] gap-5">
       <CutDrawing
@@ -168,7 +168,7 @@ const countedPieces = ({ lines }: ProjectView, layout: LayoutView): readonly Cou
     return { count, line, part: line?.parts.find(({ key }) => key === partKey) }
   })
 
-function layoutText({ offcuts }: LayoutView, counted: readonly Counted[], preferences: Preferences): string {
+function layoutText({ offcuts, sheets }: LayoutView, counted: readonly Counted[], preferences: Preferences): string {
   const kept = offcuts.map((size) =>
     formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences),
   )
@@ -179,7 +179,7 @@ function layoutText({ offcuts }: LayoutView, counted: readonly Counted[], prefer
       ? countOf(count, noun)
       : `${countOf(count, noun)} of ${size} (${line?.design.name.toLowerCase() ?? ''})`
   })
-  return `${pieces.join(' and ')} from each${kept.length === 0 ? ', nothing worth keeping left.' : `; keep ${kept.join(' and ')}.`}`
+  return `${pieces.join(' and ')} from ${sheets === 1 ? 'it' : 'each'}${kept.length === 0 ? ', nothing worth keeping left.' : `; keep ${kept.join(' and ')}.`}`
 }
 
 /** Whether another size would save sheets, line by line. */
@@ -234,7 +234,7 @@ function CutsDone({ project, preferences }: ProjectProps) {
                 {cut.proof ? 'Proof piece: ' : ''}
                 {what}{' '}
                 <span className="second">
-                  from {plural(cut.sheets, 'sheet')}, {formatMoment(cut.atMs, preferences)}
+                  from {plural(cut.sheets, cut.offcut ? 'offcut' : 'sheet')}, {formatMoment(cut.atMs, preferences)}
                 </span>
               </span>
               <DeedButton

@@ -12,6 +12,7 @@ import {
   formatPace,
   formatShare,
   plural,
+  sheetsText,
   type Preferences,
 } from '@/ui/format'
 import { CountList } from '@/ui/logbook/CountList'
@@ -45,7 +46,10 @@ export default async function ProjectLogPage(props: StationParams) {
               figure={String(project.facts.foldedUnits)}
               text={`of ${countOf(project.facts.units, unitNoun(project))} folded`}
             />
-            <Total figure={String(project.facts.sheetsCut)} text="sheets really used" />
+            <Total
+              figure={String(project.facts.sheetsCut)}
+              text={`${project.facts.sheetsCut === 1 ? 'sheet' : 'sheets'} really used${project.facts.offcutsCut > 0 ? `, and ${plural(project.facts.offcutsCut, 'offcut')}` : ''}`}
+            />
             <Total figure={formatDuration(activeMs / 1000)} text="hands on paper, breaks left out" />
             <Total
               figure={last ? formatMoment(last.atMs, { ...preferences, zone: project.zone }) : 'not yet'}
@@ -172,7 +176,7 @@ function LineTable({
                 Spoiled
               </th>
               <th scope="col" className="text-right">
-                Sheets used
+                Cut from
               </th>
               <th scope="col" className="text-right">
                 Pace
@@ -187,13 +191,13 @@ function LineTable({
                     run.lineId === line.id && run.partKey === row.part.key && run.paperId === row.paper.id,
                 )
                 const active = runs.reduce((sum, run) => sum + run.activeMs, 0) / 1000
-                const sheets = project.cuts
-                  .filter(
-                    (cut) =>
-                      cut.paperId === row.paper.id &&
-                      cut.pieces.some((piece) => piece.lineId === line.id && piece.partKey === row.part.key),
-                  )
-                  .reduce((sum, cut) => sum + cut.sheets, 0)
+                const cuts = project.cuts.filter(
+                  (cut) =>
+                    cut.paperId === row.paper.id &&
+                    cut.pieces.some((piece) => piece.lineId === line.id && piece.partKey === row.part.key),
+                )
+                const count = (offcut: boolean) =>
+                  cuts.filter((cut) => cut.offcut === offcut).reduce((sum, cut) => sum + cut.sheets, 0)
                 return (
                   <tr key={`${line.id} ${row.part.key} ${row.paper.id}`}>
                     <th scope="row" className="font-normal">
@@ -203,7 +207,7 @@ function LineTable({
                       {row.usableUnits} of {row.goodUnits}
                     </td>
                     <td className="text-right">{row.spoiledUnits}</td>
-                    <td className="text-right">{sheets}</td>
+                    <td className="text-right">{sheetsText(count(false), count(true))}</td>
                     <td className="text-right">
                       {row.usableUnits === 0 || active === 0
                         ? ''

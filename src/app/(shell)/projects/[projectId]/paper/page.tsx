@@ -13,6 +13,7 @@ import {
   formatShare,
   formatSheet,
   plural,
+  sheetsText,
   type Preferences,
 } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
@@ -167,10 +168,7 @@ function takesText(
   const [sheets, offcuts] = [count(false), count(true)]
   if (sheets + offcuts === 0)
     return demand.every(({ row }) => row.unitsToCut === 0) ? 'all cut' : 'not planned'
-  return [
-    ...(sheets > 0 ? [plural(sheets, 'sheet')] : []),
-    ...(offcuts > 0 ? [plural(offcuts, 'offcut')] : []),
-  ].join(', ')
+  return sheetsText(sheets, offcuts)
 }
 
 /** The paper's page with the sheets that are short already filled in. */
