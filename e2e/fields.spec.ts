@@ -74,9 +74,10 @@ test('brief: every field refuses what it cannot take and keeps the rest', async 
   for (const field of [
     { id: 'lines.0.pieces' },
     { id: 'lines.0.size' },
-    { id: 'lines.0.gauges.overhang', fine: ['zero', 'empty'] },
+    { id: 'lines.0.gauges.overhang', fine: ['zero', 'empty', 'blank'] },
     { id: 'lines.0.papers.0.pieces' },
-    { id: 'name', fine: ['negative', 'zero', 'huge', '1e999', 'text', 'emoji', 'script'] },
+    // A brief without a name is called after its pieces.
+    { id: 'name', fine: ['empty', 'blank', 'negative', 'zero', 'huge', '1e999', 'text', 'emoji', 'script'] },
     { id: 'note', fine: ['empty', 'blank', 'negative', 'zero', 'huge', '1e999', 'text', 'emoji', 'script'] },
   ])
     await spoilEach(page, { press: 'Plan it', ...field })
@@ -106,6 +107,7 @@ test('brief: a day that does not exist is told apart from no day, and a past one
 test('paper: numbers that cannot be are refused at their field', async ({ page }) => {
   await page.goto(`${server.address}/papers/new`)
   await page.getByLabel('Name').fill('Trial paper')
+  await page.getByText('Weight, thickness, a note').click()
   for (const id of ['grammageGsm', 'caliperMm'])
     await spoilEach(page, { id, press: 'Add it to the drawer', fine: ['empty', 'blank'] })
   await spoilEach(page, {

@@ -13,6 +13,16 @@ interface WorkerFixtures {
 }
 
 export const test = base.extend<Fixtures, WorkerFixtures>({
+  page: async ({ page }, give) => {
+    const goto = page.goto.bind(page)
+    page.goto = async (...to) => {
+      const answer = await goto(...to)
+      // What is typed into a form before its script is there is typed for nothing.
+      await page.waitForFunction(() => document.querySelector('[data-ready="false"]:not(main)') === null)
+      return answer
+    }
+    await give(page)
+  },
   demo: [
     async ({}, use) => {
       const server = await TestServer.start({ demo: true })

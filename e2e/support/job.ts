@@ -17,11 +17,10 @@ export async function addPaper(
   await page.goto(`${address}/papers/new`)
   await page.getByLabel('Name').fill(name)
   await page.getByLabel('Colour side').fill(colour)
-  await page.getByRole('button', { name: 'Add it to the drawer' }).click()
-  await page.getByRole('heading', { name, level: 1 }).waitFor()
   await page.getByLabel('Size', { exact: true }).selectOption('A4')
   await page.getByLabel('How many sheets').fill(sheets)
-  await page.getByRole('button', { name: 'Put them in' }).click()
+  await page.getByRole('button', { name: 'Add it to the drawer' }).click()
+  await page.getByRole('heading', { name, level: 1 }).waitFor()
   await expect(page.getByRole('listitem').filter({ hasText: `${sheets} x A4` })).toBeVisible()
 }
 
@@ -59,7 +58,6 @@ export async function writeLine(page: Page, index: number, line: LineToWrite): P
 /** Opens the form for a new project, ready to be written. */
 export async function openBrief(page: Page, address: string): Promise<void> {
   await page.goto(`${address}/projects/new`)
-  await page.locator('form[data-ready="true"]').waitFor()
 }
 
 /** Ticks every layout of the cut station off. */

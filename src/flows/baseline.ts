@@ -7,7 +7,9 @@ import type { PlannedProject } from './project-plan'
 export async function keepPlanned(context: FlowContext, project: PlannedProject): Promise<void> {
   const { db, nowMs } = context
   if ((await findBaseline(db, project.row.id)) !== undefined) return
-  const prices = new Map(project.stock.map(({ id, offcut, price_minor }) => [id, offcut === 1 ? 0 : price_minor]))
+  const prices = new Map(
+    project.stock.map(({ id, offcut, price_minor }) => [id, offcut === 1 ? 0 : price_minor]),
+  )
   const baseline = baselineOf(project.plan, project.brief, (stockId) => prices.get(stockId) ?? null, nowMs)
   await keepBaseline(db, project.row.id, JSON.stringify(baseline), nowMs)
 }

@@ -82,6 +82,15 @@ export const measuredDesign = (
 ): Promise<DesignDocument> =>
   kept(context, { programHash: hash, engine }, MEASURED, () => measureDesign(source))
 
+/** Whether what an engine measured of a version is still there; else it is measured anew by today's. */
+export async function figuresThere(
+  { db, caches }: FlowContext,
+  { hash, engine }: { readonly hash: string; readonly engine: number },
+): Promise<boolean> {
+  if (engine === FOLD_ENGINE_VERSION || caches.shipped.has(`${hash} ${engine} ${MEASURED}`)) return true
+  return (await figuresByHash(db, [hash], engine, MEASURED)).length > 0
+}
+
 const current = (programHash: string) => ({ programHash, engine: FOLD_ENGINE_VERSION })
 
 /** Which variant is folded, from what sheet, with which gauges. */

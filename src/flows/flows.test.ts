@@ -2,6 +2,7 @@ import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../te
 import { loadDemo } from '../../demo/load'
 import { seededRandom } from '../../demo/random'
 import { LIBRARY } from '@/core/design'
+import { FOLD_ENGINE_VERSION } from '@/core/fold'
 import { demandOf } from '@/core/plan'
 import { saveDesignVersion } from '@/data/repositories/designs'
 import type { RunEvent } from '@/core/run'
@@ -498,6 +499,21 @@ describe('newer versions', () => {
     await ok(takeNewerDesign(database.context, id, offer!.lineId))
     expect(await hashes(id)).toEqual([hash, before[1]])
     expect(await readNewer(database.context, id)).toEqual([])
+  })
+  test('what an older engine measured and is gone is said to be gone', async () => {
+    const { id } = await planned()
+    const engine = FOLD_ENGINE_VERSION - 1
+    await database.db.updateTable('brief_line').set({ engine }).execute()
+    const [gone] = await readNewer(database.context, id)
+    expect(gone).toMatchObject({ words: false, lost: true })
+    const [line] = (await view(id)).lines
+    const body = JSON.stringify(line!.design)
+    await database.db
+      .insertInto('figure')
+      .values({ program_hash: line!.designHash, engine, key: 'measured', body, at_ms: 1 })
+      .execute()
+    const offers = await readNewer(database.context, id)
+    expect(offers.map(({ lineId, lost }) => [lineId, lost])).toContainEqual([line!.id, false])
   })
   test('what is begun stays with its version', async () => {
     const { id, hash } = await rosetteNow()

@@ -4,6 +4,7 @@ import { sheetFor, versionOf, type BriefLine, type SheetFor } from '@/core/plan'
 import type { SizeUm } from '@/core/sheet'
 import { mmFromUm, type RulerKey } from '@/core/units'
 import { readOffered, type PinnedDesign } from './designs'
+import { figuresThere } from './figures'
 import type { FlowContext } from './flow-context'
 import type { LoadedProject } from './project-records'
 
@@ -20,6 +21,8 @@ export interface NewerDesign {
   readonly version: PinnedDesign
   readonly words: boolean
   readonly sizes: readonly SizeChange[]
+  /** What it was planned with is gone (a backup's figures are not believed): what would change cannot be told. */
+  readonly lost: boolean
 }
 
 function sizesOf(design: DesignDocument, line: BriefLine): ReadonlyMap<string, number> {
@@ -44,18 +47,30 @@ export async function newerDesigns(
   { brief, designs }: Pick<LoadedProject, 'brief' | 'designs'>,
 ): Promise<readonly NewerDesign[]> {
   const offered = await readOffered(context)
-  return brief.lines.flatMap((line): NewerDesign[] => {
+  const newer: NewerDesign[] = []
+  for (const line of brief.lines) {
     const now = designs.get(versionOf(line))
     const version = offered.find(({ document }) => document.id === now?.id)
-    if (!now || !version || (version.hash === line.designHash && version.engine === line.engine)) return []
-    const [was, is] = [sizesOf(now, line), sizesOf(version.document, line)]
-    const sizes = [...new Set([...was.keys(), ...is.keys()])].flatMap((label): SizeChange[] => {
-      const [wasMm, isMm] = [was.get(label) ?? null, is.get(label) ?? null]
-      return wasMm !== null && isMm !== null && Math.abs(wasMm - isMm) < RULER_MM
-        ? []
-        : [{ label, wasMm, isMm }]
+    if (!now || !version || (version.hash === line.designHash && version.engine === line.engine)) continue
+    const lost = !(await figuresThere(context, { hash: line.designHash, engine: line.engine }))
+    newer.push({
+      lineId: line.id,
+      version,
+      words: version.hash !== line.designHash,
+      sizes: changes(sizesOf(now, line), sizesOf(version.document, line)),
+      lost,
     })
-    return [{ lineId: line.id, version, words: version.hash !== line.designHash, sizes }]
+  }
+  return newer
+}
+
+/** Sizes that a ruler tells apart, by what is measured. */
+function changes(was: ReadonlyMap<string, number>, is: ReadonlyMap<string, number>): readonly SizeChange[] {
+  return [...new Set([...was.keys(), ...is.keys()])].flatMap((label): SizeChange[] => {
+    const [wasMm, isMm] = [was.get(label) ?? null, is.get(label) ?? null]
+    return wasMm !== null && isMm !== null && Math.abs(wasMm - isMm) < RULER_MM
+      ? []
+      : [{ label, wasMm, isMm }]
   })
 }
 

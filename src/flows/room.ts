@@ -1,5 +1,7 @@
 import { randomBytes } from 'node:crypto'
-import { hashPassphrase, passphraseFits, passphraseProblem } from '@/access/passphrase'
+import { hashPassphrase, passphraseFits } from '@/access/passphrase'
+import { parseFields } from '@/schema/field-errors'
+import { passphraseFields } from '@/schema/passphrase'
 import { sessionHolds, signSession } from '@/access/session-cookie'
 import { afterTry, waitMs } from '@/access/tries'
 import { changeTries, roomAccess, setRoomAccess, type RoomDb } from '@/data/room-store'
@@ -22,8 +24,8 @@ export async function setPassphrase(
   passphrase: string,
   old: string | null,
 ): Promise<DeedResult<null>> {
-  const problem = passphraseProblem(passphrase)
-  if (problem !== null) return refuseFields({ passphrase: problem }).refusal
+  const parsed = parseFields(passphraseFields, { passphrase, old: old ?? '' })
+  if (!parsed.ok) return refuseFields(parsed.fields).refusal
   if (old !== null && (await passphraseSet(context))) {
     const known = await tryPassphrase(context, old)
     if (!known.ok)

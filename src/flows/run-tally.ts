@@ -1,13 +1,20 @@
 import { RunTally, type RunPlan } from '@/core/run'
 import { eventsOfRun, findRun, latestSeq, listRunIds } from '@/data/repositories/runs'
 import type { RunRow } from '@/data/tables'
-import type { KnownRun } from './caches'
+import type { Caches, KnownRun } from './caches'
 import type { FlowContext } from './flow-context'
 import { oddClocksOf, runPlan, storedEvents } from './run-plan'
 import { projectWhole } from './run-projection'
 
 /** A run of one life of the database: restoring a backup begins another. */
 const nameOf = (epoch: string, runId: string): string => `${epoch} ${runId}`
+
+/** Takes a run out of what is remembered: it is about to change. */
+function taken({ runs }: Caches, name: string): KnownRun | undefined {
+  const known = runs.get(name)
+  runs.delete(name)
+  return known
+}
 
 /** Adds what the ledger has beyond what is known of a run. */
 async function caughtUp(
@@ -31,7 +38,7 @@ export async function knownRun(
   plan: RunPlan,
 ): Promise<KnownRun> {
   const name = nameOf(epoch, run.id)
-  const known = await caughtUp(context, run, plan, context.caches.runs.take(name))
+  const known = await caughtUp(context, run, plan, taken(context.caches, name))
   context.caches.runs.set(name, known)
   return known
 }
@@ -41,10 +48,11 @@ export async function knownRun(
  * deed stands; until then, and where it fails, it is forgotten and read again from the ledger.
  */
 export const takeRun = (context: FlowContext, epoch: string, run: RunRow, plan: RunPlan): Promise<KnownRun> =>
-  caughtUp(context, run, plan, context.caches.runs.take(nameOf(epoch, run.id)))
+  caughtUp(context, run, plan, taken(context.caches, nameOf(epoch, run.id)))
 
-export const keepRun = (context: FlowContext, epoch: string, runId: string, known: KnownRun): void =>
-  context.caches.runs.set(nameOf(epoch, runId), known)
+export function keepRun({ caches }: FlowContext, epoch: string, runId: string, known: KnownRun): void {
+  caches.runs.set(nameOf(epoch, runId), known)
+}
 
 /** Makes a run's projection anew from its ledger. */
 export async function rebuildProjection(context: FlowContext, runId: string): Promise<void> {

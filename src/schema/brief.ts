@@ -5,10 +5,8 @@ import type { SheetFor } from '@/core/plan'
 import type { SizeUm } from '@/core/sheet'
 import type { LengthUnit, RulerKey } from '@/core/units'
 import { askedSheet, gaugeField, sizeField } from './asked-size'
-import { parseFields, type Parsed } from './field-errors'
-import { choice, countText, dateText, idText, nameText, noteText } from './fields'
-
-export const CERTAINTIES = ['0.8', '0.9', '0.95', '0.99'] as const
+import { choice, countText, dateText, idText, MOST_TEXT, nameText, noteText } from './fields'
+import { CERTAINTIES } from './settings'
 
 export interface BriefLine {
   /** An existing line's id, or the client's own key for a new one. */
@@ -44,166 +42,198 @@ export interface BriefWorld {
   readonly papers: readonly { readonly id: string; readonly sheets: readonly SizeUm[] }[]
 }
 
-/** Gauges as typed; one left empty stands as the design has it. */
-const gaugeTexts = (unit: LengthUnit) =>
-  z
-    .record(z.string().max(64), z.union([z.literal('').transform(() => null), gaugeField(unit)]))
-    .transform((gauges) =>
-      Object.fromEntries(
-        Object.entries(gauges).flatMap(([key, mm]) => (mm === null ? [] : [[key, mm] as const])),
-      ),
-    )
+/** What stands in a field before it is read: so that every complaint is told at once, not the first kind alone. */
+const typed = z.string().max(MOST_TEXT, 'This is too long.')
 
-const lineShape = (unit: LengthUnit) =>
-  z.strictObject({
-    id: idText('a line'),
-    designId: idText('a design'),
-    variantKey: idText('a variant'),
-    sizing: choice('which size you give', ['finished', 'sheet']),
-    axis: z.string().max(64, 'Choose which way the size is measured.'),
-    size: sizeField(unit),
-    gauges: gaugeTexts(unit),
-    pieces: z.string().max(5000, 'Enter how many as a whole number.'),
-    attachedTo: z.union([z.literal(''), idText('the line it goes on')]),
-    perPiece: z.string().max(5000, 'Enter how many on each as a whole number.'),
-    papers: z
-      .array(
-        z.strictObject({
-          paperId: idText('a paper'),
-          pieces: countText({ name: 'how many in this paper', min: 1, max: MOST_PIECES }),
-        }),
-      )
-      .max(30, 'Keep to 30 papers on a line.'),
-  })
+const typedLine = z.strictObject({
+  id: idText('a line'),
+  designId: idText('a design'),
+  variantKey: idText('a variant'),
+  sizing: choice('which size you give', ['finished', 'sheet']),
+  axis: z.string().max(64, 'Choose which way the size is measured.'),
+  size: typed,
+  gauges: z.record(z.string().max(64), typed),
+  pieces: typed,
+  attachedTo: z.string().max(64, 'Choose the line it goes on.'),
+  perPiece: typed,
+  papers: z
+    .array(z.strictObject({ paperId: idText('a paper'), pieces: typed }))
+    .max(30, 'Keep to 30 papers on a line.'),
+})
 
-const briefShape = (unit: LengthUnit) =>
-  z.strictObject({
-    name: nameText('a name'),
-    dueOn: dateText('the date'),
-    certainty: choice('how sure to be', CERTAINTIES),
-    note: noteText('the note'),
-    lines: z.array(lineShape(unit)).min(1, 'Add at least one line.').max(60, 'Keep to 60 lines.'),
-  })
+const typedBrief = z.strictObject({
+  name: typed,
+  dueOn: typed,
+  certainty: choice('how sure to be', CERTAINTIES),
+  note: typed,
+  lines: z.array(typedLine).min(1, 'Add at least one line.').max(60, 'Keep to 60 lines.'),
+})
 
-type LineInput = z.output<ReturnType<typeof lineShape>>
+type TypedLine = z.output<typeof typedLine>
 
-/** Collects messages by field while a line is read. */
+/** Reads fields one by one and says what is wrong at each. */
 class Complaints {
-  readonly fields: Record<string, string> = {}
+  readonly #context: z.RefinementCtx
+  #any = false
 
-  say(path: string, message: string): void {
-    this.fields[path] ??= message
+  constructor(context: z.RefinementCtx) {
+    this.#context = context
   }
 
-  parse<Schema extends z.ZodType>(path: string, schema: Schema, input: unknown): z.output<Schema> | null {
+  get any(): boolean {
+    return this.#any
+  }
+
+  say(path: readonly (string | number)[], message: string): void {
+    this.#any = true
+    this.#context.addIssue({ code: 'custom', path: [...path], message })
+  }
+
+  read<Output>(
+    path: readonly (string | number)[],
+    schema: z.ZodType<Output>,
+    input: unknown,
+  ): Output | undefined {
     const parsed = schema.safeParse(input)
     if (parsed.success) return parsed.data
     this.say(path, parsed.error.issues[0]?.message ?? 'Check this.')
-    return null
+    return undefined
   }
+}
+
+/** A line while it is read: where it stands, and what is known around it. */
+interface Reading {
+  readonly line: TypedLine
+  readonly at: readonly (string | number)[]
+  readonly world: BriefWorld
+  readonly complaints: Complaints
+}
+
+/** Gauges as typed, mm; one left empty stands as the design has it. */
+function readGauges({ line, at, world, complaints }: Reading): GaugeSettings | undefined {
+  const entries = Object.entries(line.gauges)
+    .filter(([, text]) => text.trim() !== '')
+    .map(
+      ([key, text]) => [key, complaints.read([...at, 'gauges', key], gaugeField(world.unit), text)] as const,
+    )
+  const read = entries.flatMap(([key, mm]) => (mm === undefined ? [] : [[key, mm] as const]))
+  return read.length < entries.length ? undefined : Object.fromEntries(read)
 }
 
 function readSheet(
   design: DesignDocument,
-  line: LineInput,
-  world: BriefWorld,
-  at: string,
-  complaints: Complaints,
-): SheetFor | null {
+  reading: Reading,
+  mm: number | undefined,
+  gauges: GaugeSettings | undefined,
+): SheetFor | undefined {
+  const { line, at, world, complaints } = reading
+  if (mm === undefined || gauges === undefined) return undefined
   const sheets = world.papers
     .filter(({ id }) => line.papers.some(({ paperId }) => paperId === id))
     .flatMap((paper) => paper.sheets)
-  const asked = askedSheet(design, { ...line, mm: line.size }, { ...world, sheets })
+  const asked = askedSheet(design, { ...line, mm, gauges }, { ...world, sheets })
   if (asked.ok) return asked.sheet
-  complaints.say(`${at}.${asked.field}`, asked.message)
-  return null
+  complaints.say([...at, ...asked.field.split('.')], asked.message)
+  return undefined
 }
 
-function readPieces(line: LineInput, parent: LineInput | undefined, at: string, complaints: Complaints) {
-  const whole = countText({ name: 'how many', min: 1, max: MOST_PIECES })
-  if (!parent) return { pieces: complaints.parse(`${at}.pieces`, whole, line.pieces), perPiece: null }
-  const each = countText({ name: 'how many on each', min: 1, max: 100 })
-  const perPiece = complaints.parse(`${at}.perPiece`, each, line.perPiece)
-  const parentPieces = whole.safeParse(parent.pieces)
-  const pieces = perPiece !== null && parentPieces.success ? perPiece * parentPieces.data : null
-  if (pieces !== null && pieces > MOST_PIECES)
+const wholeCount = countText({ name: 'how many', min: 1, max: MOST_PIECES })
+const countOnEach = countText({ name: 'how many on each', min: 1, max: 100 })
+const countInPaper = countText({ name: 'how many in this paper', min: 1, max: MOST_PIECES })
+
+function readPieces({ line, at, complaints }: Reading, parent: TypedLine | undefined) {
+  if (!parent) return { pieces: complaints.read([...at, 'pieces'], wholeCount, line.pieces), perPiece: null }
+  const perPiece = complaints.read([...at, 'perPiece'], countOnEach, line.perPiece)
+  const parentPieces = wholeCount.safeParse(parent.pieces)
+  const pieces = perPiece !== undefined && parentPieces.success ? perPiece * parentPieces.data : undefined
+  if (pieces !== undefined && pieces > MOST_PIECES)
     complaints.say(
-      `${at}.perPiece`,
-      `That makes ${pieces.toLocaleString('en')} pieces; up to 10,000 can be planned.`,
+      [...at, 'perPiece'],
+      `That makes ${pieces.toLocaleString('en')} pieces; up to ${MOST_PIECES.toLocaleString('en')} can be planned.`,
     )
-  return { pieces, perPiece }
+  return { pieces, perPiece: perPiece ?? null }
 }
 
-function checkPapers(
-  line: LineInput,
-  pieces: number | null,
-  world: BriefWorld,
-  at: string,
-  complaints: Complaints,
-) {
-  if (line.papers.length === 0) complaints.say(`${at}.papers`, 'Choose a paper for this line.')
-  line.papers.forEach(({ paperId }, index) => {
-    if (!world.papers.some(({ id }) => id === paperId))
-      complaints.say(`${at}.papers.${index}.paperId`, 'Choose a paper from the drawer.')
-    if (line.papers.findIndex((other) => other.paperId === paperId) < index)
-      complaints.say(
-        `${at}.papers.${index}.paperId`,
-        'This paper is already on this line. Add its pieces there.',
-      )
+/** The papers of a line. The only one of a line takes all its pieces. */
+function readPapers(
+  { line, at, world, complaints }: Reading,
+  pieces: number | undefined,
+): readonly { readonly paperId: string; readonly pieces: number }[] {
+  if (line.papers.length === 0) complaints.say([...at, 'papers'], 'Choose a paper for this line.')
+  const only = line.papers.length === 1
+  const papers = line.papers.map((paper, index) => {
+    const here = [...at, 'papers', index]
+    if (!world.papers.some(({ id }) => id === paper.paperId))
+      complaints.say([...here, 'paperId'], 'Choose a paper from the drawer.')
+    if (line.papers.findIndex((other) => other.paperId === paper.paperId) < index)
+      complaints.say([...here, 'paperId'], 'This paper is already on this line. Add its pieces there.')
+    const count =
+      only && paper.pieces.trim() === ''
+        ? pieces
+        : complaints.read([...here, 'pieces'], countInPaper, paper.pieces)
+    return { paperId: paper.paperId, pieces: count }
   })
-  const shared = line.papers.reduce((sum, paper) => sum + paper.pieces, 0)
-  if (pieces !== null && line.papers.length > 0 && shared !== pieces)
-    complaints.say(`${at}.papers`, `The papers add up to ${shared} of ${pieces}. Make them add up.`)
+  const read = papers.flatMap((paper) =>
+    paper.pieces === undefined ? [] : [{ ...paper, pieces: paper.pieces }],
+  )
+  const shared = read.reduce((sum, paper) => sum + paper.pieces, 0)
+  if (pieces !== undefined && read.length === papers.length && read.length > 0 && shared !== pieces)
+    complaints.say([...at, 'papers'], `The papers add up to ${shared} of ${pieces}. Make them add up.`)
+  return read
 }
 
 function readLine(
-  lines: readonly LineInput[],
+  lines: readonly TypedLine[],
   index: number,
   world: BriefWorld,
   complaints: Complaints,
-): BriefLine | null {
+): BriefLine | undefined {
   const line = lines[index]
-  if (!line) return null
-  const at = `lines.${index}`
+  if (!line) return undefined
+  const at = ['lines', index]
+  const reading: Reading = { line, at, world, complaints }
   const design = world.designs.find((candidate) => candidate.id === line.designId)
-  if (!design) {
-    complaints.say(`${at}.designId`, 'Choose a design from the library.')
-    return null
-  }
-  const variant = design.variants.find((candidate) => candidate.key === line.variantKey)
-  if (!variant) complaints.say(`${at}.variantKey`, `Choose a variant of ${design.name}.`)
+  if (!design) complaints.say([...at, 'designId'], 'Choose a design from the library.')
+  const variant = design?.variants.find((candidate) => candidate.key === line.variantKey)
+  if (design && !variant) complaints.say([...at, 'variantKey'], `Choose a variant of ${design.name}.`)
   const parent = lines.find((other) => other.id === line.attachedTo && other !== line)
   if (line.attachedTo !== '' && (!parent || parent.attachedTo !== ''))
-    complaints.say(`${at}.attachedTo`, 'Choose a line that stands on its own.')
-  const sheet = variant ? readSheet(design, line, world, at, complaints) : null
-  const { pieces, perPiece } = readPieces(line, parent, at, complaints)
-  checkPapers(line, pieces, world, at, complaints)
-  if (sheet === null || pieces === null) return null
+    complaints.say([...at, 'attachedTo'], 'Choose a line that stands on its own.')
+  const askedMm = complaints.read([...at, 'size'], sizeField(world.unit), line.size)
+  const gauges = readGauges(reading)
+  const sheet = design && variant ? readSheet(design, reading, askedMm, gauges) : undefined
+  const { pieces, perPiece } = readPieces(reading, parent)
+  const papers = readPapers(reading, pieces)
+  if (!design || !sheet || pieces === undefined || askedMm === undefined || !gauges) return undefined
   return {
     id: line.id,
     design,
     variantKey: line.variantKey,
     sizing: line.sizing,
     axis: line.sizing === 'finished' ? line.axis : null,
-    askedMm: line.size,
+    askedMm,
     sheet,
-    gauges: line.gauges,
+    gauges,
     pieces,
     attachedTo: parent?.id ?? null,
     perPiece,
-    papers: line.papers,
+    papers,
   }
 }
 
-/** Reads a whole brief as a form sends it; every complaint at its field. */
-export function parseBrief(input: unknown, world: BriefWorld): Parsed<Brief> {
-  const shape = parseFields(briefShape(world.unit), input)
-  if (!shape.ok) return shape
-  const complaints = new Complaints()
-  const { lines: inputs, certainty, ...rest } = shape.value
-  if (new Set(inputs.map((line) => line.id)).size < inputs.length)
-    complaints.say('lines', 'Two lines carry the same mark. Load the page again.')
-  const lines = inputs.flatMap((_, index) => readLine(inputs, index, world, complaints) ?? [])
-  if (Object.keys(complaints.fields).length > 0) return { ok: false, fields: complaints.fields }
-  return { ok: true, value: { ...rest, certainty: Number(certainty), lines } }
-}
+/** A whole brief as its form holds it; every complaint at its field. */
+export const briefFields = (world: BriefWorld) =>
+  typedBrief.transform((input, context): Brief => {
+    const complaints = new Complaints(context)
+    const name = complaints.read(['name'], nameText('a name'), input.name)
+    const dueOn = complaints.read(['dueOn'], dateText('the date'), input.dueOn)
+    const note = complaints.read(['note'], noteText('the note'), input.note)
+    if (new Set(input.lines.map((line) => line.id)).size < input.lines.length)
+      complaints.say(['lines'], 'Two lines carry the same mark. Load the page again.')
+    const lines = input.lines.flatMap((_, index) => readLine(input.lines, index, world, complaints) ?? [])
+    if (complaints.any || name === undefined || dueOn === undefined || note === undefined) return z.NEVER
+    return { name, dueOn, note, certainty: Number(input.certainty), lines }
+  })
+
+/** A brief while it is being written: texts. */
+export type BriefTyped = z.input<typeof typedBrief>

@@ -9,16 +9,8 @@ export type Parsed<Value> =
 /** What a failed parse says, by field. */
 export function fieldErrors(error: z.ZodError): FieldErrors {
   const fields: Record<string, string> = {}
-  for (const issue of error.issues) {
-    const path = issue.path.join('.')
-    fields[path] ??= issue.code === 'invalid_union' ? unionMessage(issue) : issue.message
-  }
+  for (const { path, message } of error.issues) fields[path.join('.')] ??= message
   return fields
-}
-
-/** A union (empty or something) says what its last choice says: the something. */
-function unionMessage(issue: z.core.$ZodIssueInvalidUnion): string {
-  return issue.errors.at(-1)?.[0]?.message ?? issue.message
 }
 
 /** Parses untrusted input; failures by field. */

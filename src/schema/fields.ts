@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { nearestInchFraction, parseLength, type LengthProblem, type LengthUnit } from '@/core/units'
 
 /** Every text a form sends is first of all not longer than this. */
-const MOST_TEXT = 5000
+export const MOST_TEXT = 5000
 
 const LENGTH_WORDS: Readonly<Record<LengthProblem, (name: string, unit: LengthUnit) => string>> = {
   EMPTY: (name) => `Enter ${name}.`,
@@ -81,14 +81,13 @@ export const numberText = ({ name, min, max }: CountField) =>
 
 /** An empty text as `null`, anything else through `schema`. */
 export const optionalText = <Output>(schema: z.ZodType<Output, string>) =>
-  z.union([
-    z
-      .string()
-      .trim()
-      .length(0)
-      .transform(() => null),
-    schema,
-  ])
+  z.string({ error: 'Enter a text, or leave it empty.' }).transform((text, context): Output | null => {
+    if (text.trim() === '') return null
+    const parsed = schema.safeParse(text)
+    if (parsed.success) return parsed.data
+    for (const { message } of parsed.error.issues) context.addIssue({ code: 'custom', message })
+    return z.NEVER
+  })
 
 const CONTROL_CHARACTERS = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/
 

@@ -39,6 +39,14 @@ export const sheetsFields = (unit: LengthUnit) =>
     price: optionalText(numberText({ name: 'the price of a sheet', min: 0, max: 100_000 })),
   })
 
+/** A paper with the sheets one has of it; none where how many is left empty. */
+export const newPaperFields = (unit: LengthUnit) =>
+  paperFields.extend({
+    width: side('the width', unit),
+    height: side('the height', unit),
+    amount: optionalText(countText({ name: 'how many sheets', min: 1, max: 100_000 })),
+  })
+
 /** A count: how many there really are. */
 export const countFields = z.strictObject({
   stockItemId: idText('a size'),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { BAD_TEXTS } from '../../test/generators/bad-texts'
 import { LIBRARY, measureDesign } from '@/core/design'
-import { parseBrief } from './brief'
+import { briefFields } from './brief'
 import { readDesignSource } from './design-document'
 import { exact } from './exact'
 import { parseFields } from './field-errors'
@@ -58,13 +58,13 @@ const brief = {
 }
 const withLine = (change: object) => ({ ...brief, lines: [{ ...rosetteLine, ...change }] })
 const errorsOf = (input: unknown) => {
-  const parsed = parseBrief(input, WORLD)
+  const parsed = parseFields(briefFields(WORLD), input)
   return parsed.ok ? {} : parsed.fields
 }
 
 describe('a brief', () => {
   test('is read with its sizes in mm and two leaves for each rosette', () => {
-    const parsed = parseBrief(brief, WORLD)
+    const parsed = parseFields(briefFields(WORLD), brief)
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.fields))
     expect(parsed.value.lines.map((line) => line.pieces)).toEqual([36, 72])
     expect(parsed.value.lines[0]?.sheet.exactMm).toBeCloseTo(124.451, 3)
@@ -74,7 +74,16 @@ describe('a brief', () => {
   const fields: readonly (readonly [string, (text: string) => unknown])[] = [
     ['lines.0.size', (text) => withLine({ size: text })],
     ['lines.0.pieces', (text) => withLine({ pieces: text })],
-    ['lines.0.papers.0.pieces', (text) => withLine({ papers: [{ paperId: 'orange', pieces: text }] })],
+    [
+      'lines.0.papers.0.pieces',
+      (text) =>
+        withLine({
+          papers: [
+            { paperId: 'orange', pieces: text },
+            { paperId: 'green', pieces: '1' },
+          ],
+        }),
+    ],
     ['lines.0.designId', (text) => withLine({ designId: text })],
     ['lines.0.variantKey', (text) => withLine({ variantKey: text })],
     ['lines.0.axis', (text) => withLine({ axis: text })],
@@ -89,14 +98,25 @@ describe('a brief', () => {
     })
   })
 
-  test.each(BAD_TEXTS.filter(([what]) => !['zero', 'empty'].includes(what)))(
+  test.each(BAD_TEXTS.filter(([what]) => !['zero', 'empty', 'blank'].includes(what)))(
     'gauge: %s is refused',
     (_, text) => {
       expect(errorsOf(withLine({ gauges: { overhang: text } }))['lines.0.gauges.overhang']).toBeDefined()
     },
   )
+  test('every complaint is told at once, whatever kind it is', () => {
+    const input = { ...withLine({ size: '', pieces: 'x' }), name: '', dueOn: 'soon' }
+    expect(Object.keys(errorsOf(input)).sort()).toEqual(['dueOn', 'lines.0.pieces', 'lines.0.size', 'name'])
+  })
+  test('the only paper of a line takes all its pieces', () => {
+    const papers = [{ paperId: 'orange', pieces: '' }]
+    const parsed = parseFields(briefFields(WORLD), withLine({ papers }))
+    expect(parsed.ok && parsed.value.lines[0]?.papers).toEqual([{ paperId: 'orange', pieces: 36 }])
+    // How many is missing: it is asked for where it can be typed.
+    expect(Object.keys(errorsOf(withLine({ papers, pieces: '' })))).toEqual(['lines.0.pieces'])
+  })
   test('a gauge left empty stands as the design has it', () => {
-    const parsed = parseBrief(withLine({ gauges: { overhang: '' } }), WORLD)
+    const parsed = parseFields(briefFields(WORLD), withLine({ gauges: { overhang: '' } }))
     expect(parsed.ok && parsed.value.lines[0]?.gauges).toEqual({})
   })
 

@@ -4,6 +4,9 @@ import { choice } from './fields'
 
 const RULER_KEYS = Object.keys(RULERS) as [RulerKey, ...RulerKey[]]
 
+/** How sure one may want to be that enough are good. */
+export const CERTAINTIES = ['0.8', '0.9', '0.95', '0.99'] as const
+
 export const zone = z
   .string()
   .max(64)
@@ -18,6 +21,8 @@ export const zone = z
 
 const currency = z
   .string()
+  .trim()
+  .toUpperCase()
   .refine(
     (code) => Intl.supportedValuesOf('currency').includes(code),
     'Choose a currency by its three letters, like EUR.',
@@ -29,7 +34,7 @@ export const settings = z.object({
   ruler: choice('a ruler', RULER_KEYS).default('mm-0.5'),
   zone: zone.default('Europe/London'),
   currency: currency.default('EUR'),
-  certainty: choice('how sure to be', ['0.8', '0.9', '0.95', '0.99']).default('0.95'),
+  certainty: choice('how sure to be', CERTAINTIES).default('0.95'),
   tones: z.boolean().default(true),
   hand: choice('your hand', ['right', 'left']).default('right'),
 })
@@ -42,7 +47,7 @@ export const settingsFields = z.strictObject({
   ruler: choice('a ruler', RULER_KEYS),
   zone,
   currency,
-  certainty: choice('how sure to be', ['0.8', '0.9', '0.95', '0.99']),
+  certainty: choice('how sure to be', CERTAINTIES),
   tones: z.boolean(),
   hand: choice('your hand', ['right', 'left']),
 })

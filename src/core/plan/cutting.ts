@@ -30,10 +30,7 @@ const ticked = (cuts: readonly Ticked[], planId: string, layoutId: string): numb
   )
 
 /** Layouts of a plan that still have sheets to cut. */
-export const layoutsLeft = (
-  stored: StoredCutPlan | null,
-  cuts: readonly Ticked[],
-): readonly LayoutLeft[] =>
+export const layoutsLeft = (stored: StoredCutPlan | null, cuts: readonly Ticked[]): readonly LayoutLeft[] =>
   stored === null
     ? []
     : stored.plan.layouts.flatMap((layout) => {

@@ -1,25 +1,24 @@
 import { nanoid } from 'nanoid'
-import { z } from 'zod'
 import { countsOf, planQuickly, type CutLayout } from '@/core/cut'
-import { demandOf, layoutsLeft, sheetsTaken, type PlannedLine, type PlannedPart, type Ticked } from '@/core/plan'
+import {
+  demandOf,
+  layoutsLeft,
+  sheetsTaken,
+  type PlannedLine,
+  type PlannedPart,
+  type Ticked,
+} from '@/core/plan'
 import { replaceReservations } from '@/data/repositories/cut-plans'
 import { cutPiecesOf, findCut, insertCut, markCutUndone } from '@/data/repositories/cuts'
 import { addStockMoves, movesOfCut, stockItemFor, stockOf } from '@/data/repositories/stock'
 import type { CutPieceRow } from '@/data/tables'
 import { parseFields } from '@/schema/field-errors'
-import { countText, idText } from '@/schema/fields'
+import { tickFields } from '@/schema/cut'
 import { keepPlanned } from '../baseline'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { planCuts } from '../plan-cuts'
 import { plannedOr, stockSheets, type PlannedProject } from '../project-plan'
-
-/** A cut as it is ticked off: which layout of which stored plan, and how many of its sheets. */
-export const tickFields = z.strictObject({
-  planId: idText('a plan'),
-  layoutId: idText('a layout'),
-  sheets: countText({ name: 'how many sheets', min: 1, max: 100_000 }),
-})
 
 interface CutToRecord {
   readonly projectId: string

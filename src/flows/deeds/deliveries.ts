@@ -1,25 +1,11 @@
 import { nanoid } from 'nanoid'
-import { z } from 'zod'
 import { insertDelivery, markDeliveryUndone } from '@/data/repositories/joins'
 import { parseFields } from '@/schema/field-errors'
-import { countText, idText, noteText, optionalText } from '@/schema/fields'
+import { deliveryFields } from '@/schema/delivery'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { planCuts } from '../plan-cuts'
 import { plannedOr } from '../project-plan'
-
-const deliveryFields = z.strictObject({
-  note: noteText('the note', 500),
-  /** Pieces by line, as typed; an empty one is none. */
-  pieces: z
-    .array(
-      z.strictObject({
-        lineId: idText('a line'),
-        pieces: optionalText(countText({ name: 'how many', min: 0, max: 1_000_000 })),
-      }),
-    )
-    .max(60),
-})
 
 /** Some pieces are handed over. What is still owed stays owed; no more than is folded can go. */
 export const handOver = (

@@ -1,9 +1,8 @@
-import { z } from 'zod'
-import { umFromMm, type LengthUnit } from '@/core/units'
+import { umFromMm } from '@/core/units'
 import { deleteProof, saveProof } from '@/data/repositories/cuts'
 import { variantOf } from '@/core/design'
 import { parseFields } from '@/schema/field-errors'
-import { idText, lengthText, optionalText } from '@/schema/fields'
+import { judgeFields, proofFields } from '@/schema/cut'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { plannedOr } from '../project-plan'
@@ -17,8 +16,6 @@ async function lineOf(context: FlowContext, projectId: string, lineId: string) {
   const proof = project.records.proofs.find((one) => one.lineId === lineId)
   return { project, line, status: proof?.status ?? 'none' }
 }
-
-const proofFields = z.strictObject({ lineId: idText('a line'), paperId: idText('a paper') })
 
 /** Cuts the one piece that sets gauges and times, before the bulk. */
 export const cutProof = (
@@ -45,13 +42,6 @@ export const cutProof = (
       at_ms: inDeed.nowMs,
     })
     return null
-  })
-
-const judgeFields = (unit: LengthUnit) =>
-  z.strictObject({
-    lineId: idText('a line'),
-    axis: z.string().max(64),
-    measured: optionalText(lengthText({ name: 'the measured size', unit, minMm: 1, maxMm: 3000 })),
   })
 
 /** The proof piece is folded and right; its measured size is kept where it was taken. */

@@ -14,7 +14,8 @@ import {
 import { listPapers } from '@/data/repositories/papers'
 import { stockOf } from '@/data/repositories/stock'
 import type { BriefLineRow } from '@/data/tables'
-import { parseBrief, type Brief, type BriefLine } from '@/schema/brief'
+import { briefFields, type Brief, type BriefLine } from '@/schema/brief'
+import { parseFields } from '@/schema/field-errors'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { readOffered, readVersions, versionKey, type PinnedDesign } from '../designs'
@@ -119,7 +120,7 @@ export const saveBrief = (
       db,
       papers.map(({ id: paperId }) => paperId),
     )
-    const parsed = parseBrief(input, {
+    const readable = briefFields({
       unit,
       ruler,
       designs: designs.map((one) => one.document),
@@ -130,6 +131,7 @@ export const saveBrief = (
           .map((one) => ({ widthUm: one.width_um, heightUm: one.height_um })),
       })),
     })
+    const parsed = parseFields(readable, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { name, dueOn, certainty, note, lines } = parsed.value
     const fields = { name, due_on: dueOn, note, certainty_permille: Math.round(certainty * 1000) }

@@ -17,6 +17,7 @@ export interface DesignChoice {
   readonly id: string
   readonly name: string
   readonly family: Family
+  readonly easy: boolean
   readonly outline: string
 }
 
@@ -47,7 +48,7 @@ function outlineOf(design: DesignDocument): string {
   return text
 }
 
-/** Designs that a new line may be of, and the one to begin with: the last that was used. */
+/** Designs that a new line may be of, and the one to begin with: the last that was used, or an easy one. */
 export async function readDesignChoices(
   context: FlowContext,
 ): Promise<{ readonly choices: readonly DesignChoice[]; readonly first: string | null }> {
@@ -57,9 +58,12 @@ export async function readDesignChoices(
     id: document.id,
     name: document.name,
     family: document.family,
+    easy: document.guide?.skill === 'easy',
     outline: outlineOf(document),
   }))
-  return { choices, first: choices.find(({ id }) => id === last)?.id ?? choices[0]?.id ?? null }
+  const first =
+    choices.find(({ id }) => id === last) ?? choices.find(({ easy }) => easy) ?? choices.at(0) ?? null
+  return { choices, first: first?.id ?? null }
 }
 
 async function briefDesign(context: FlowContext, { hash, document }: PinnedDesign): Promise<BriefDesign> {

@@ -10,6 +10,8 @@ export interface NewerView {
   /** Whether its steps or words changed; else only what the engine measures. */
   readonly words: boolean
   readonly sizes: readonly SizeChange[]
+  /** What it was planned with is gone: what would change cannot be told. */
+  readonly lost: boolean
 }
 
 /** What newer versions a project could take. */
@@ -17,10 +19,11 @@ export async function readNewer(context: FlowContext, projectId: string): Promis
   const row = await findProject(context.db, projectId)
   const [loaded] = row ? await loadProjects(context, [row]) : []
   if (!loaded) return []
-  return (await newerDesigns(context, loaded)).map(({ lineId, version, words, sizes }) => ({
+  return (await newerDesigns(context, loaded)).map(({ lineId, version, words, sizes, lost }) => ({
     lineId,
     name: version.document.name,
     words,
     sizes,
+    lost,
   }))
 }

@@ -65,6 +65,9 @@ function drawerPaper(row: PaperRow, stock: readonly StockLine[]): DrawerPaper {
   }
 }
 
+/** Whether there is any paper in the drawer. */
+export const hasPapers = async ({ db }: FlowContext): Promise<boolean> => (await listPapers(db)).length > 0
+
 /** The paper drawer. */
 export async function readDrawer({ db }: FlowContext): Promise<readonly DrawerPaper[]> {
   const papers = await listPapers(db)

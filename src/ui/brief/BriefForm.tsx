@@ -2,17 +2,20 @@
 
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
-import { useFieldArray, useForm, useWatch } from 'react-hook-form'
+import { useFieldArray, useWatch } from 'react-hook-form'
 import type { DeedResult } from '@/flows/deed'
 import type { BriefDesign, DesignChoice } from '@/flows/read/brief-designs'
 import type { DrawerPaper } from '@/flows/read/papers'
+import { briefFields } from '@/schema/brief'
+import { CERTAINTIES } from '@/schema/settings'
 import { Field, FieldError } from '../forms/Field'
-import { FormMessage } from '../forms/FormMessage'
-import { useHydrated } from '../forms/useHydrated'
-import { useSubmit } from '../forms/useSubmit'
+import { SelectField, TextField } from '../forms/fields'
+import { Form } from '../forms/Form'
+import { useDeedForm, type FormOf } from '../forms/useDeedForm'
 import { formatCertainty, formatDaysLeft, daysUntil, type Preferences } from '../format'
-import { newLine, type BriefValues } from './form-values'
+import { nameFrom, newLine, type BriefValues } from './form-values'
 import { LineFields } from './LineFields'
+import { sheetsOf } from './line-preview'
 
 interface BriefFormProps {
   readonly initial: BriefValues
@@ -26,35 +29,51 @@ interface BriefFormProps {
   readonly deed: string
 }
 
-const CERTAINTIES = [0.8, 0.9, 0.95, 0.99]
+export function BriefForm(props: BriefFormProps) {
+  const { initial, choices, papers, preferences, save, deed } = props
+  const { designs, load } = useDesigns(props)
+  const form = useDeedForm({
+    schema: briefFields({
+      ...preferences,
+      designs: designs.map(({ document }) => document),
+      papers: papers.map((paper) => ({ id: paper.id, sheets: sheetsOf(paper) })),
+    }),
+    initial,
+    act: save,
+    onDone: ({ projectId }, router) => router.push(`/projects/${projectId}/paper`),
+  })
+  return (
+    <Form
+      form={form}
+      className="flex flex-col gap-6"
+      before={() => {
+        if (form.getValues('name').trim() === '')
+          form.setValue('name', nameFrom(form.getValues('lines'), choices))
+        const bad = unreadableDate()
+        if (bad) form.complain('dueOn', 'This day does not exist. Choose another.')
+        return !bad
+      }}
+    >
+      <Occasion form={form} choices={choices} preferences={preferences} />
+      <Lines {...props} form={form} designs={designs} load={load} />
+      <Field id="note" label="Note" error={form.error('note')}>
+        {(aria) => <textarea {...aria} {...form.register('note')} rows={2} className="textarea w-full" />}
+      </Field>
+      <div>
+        <button className="btn btn-primary btn-lg" disabled={form.pending}>
+          {deed}
+        </button>
+      </div>
+    </Form>
+  )
+}
 
 /** A date the browser cannot read is empty to a form; it must not be saved as "no date". */
 const unreadableDate = () => document.querySelector<HTMLInputElement>('#dueOn')?.validity.badInput === true
 
-export function BriefForm({
-  initial,
-  choices,
-  designs: known,
-  loadDesign,
-  papers,
-  preferences,
-  save,
-  deed,
-}: BriefFormProps) {
+/** The designs a brief knows, and a way to more of them. */
+function useDesigns({ designs: known, loadDesign }: Pick<BriefFormProps, 'designs' | 'loadDesign'>) {
   const [designs, setDesigns] = useState(known)
-  const { register, control, handleSubmit, getValues, setValue } = useForm<BriefValues>({
-    defaultValues: initial,
-  })
-  const lines = useFieldArray({ control, name: 'lines', keyName: 'key' })
-  const [badDate, setBadDate] = useState(false)
-  const { fields, message, pending, submit } = useSubmit(save, ({ projectId }, router) =>
-    router.push(`/projects/${projectId}/paper`),
-  )
-  const dueOn = useWatch({ control, name: 'dueOn' })
-  const days = /^\d{4}-\d{2}-\d{2}$/.test(dueOn) ? daysUntil(dueOn, preferences) : null
-  const [firstDesign] = designs
-  const addLine = () =>
-    firstDesign && lines.append(newLine(`new-${nanoid(8)}`, firstDesign.document, papers, preferences))
   const load = async (id: string): Promise<BriefDesign | null> => {
     const there = designs.find(({ document }) => document.id === id)
     if (there) return there
@@ -62,93 +81,96 @@ export function BriefForm({
     if (loaded) setDesigns((now) => [...now, loaded])
     return loaded
   }
-  const ready = useHydrated()
-  const onSubmit = handleSubmit((values) => {
-    const bad = unreadableDate()
-    setBadDate(bad)
-    if (bad) document.querySelector<HTMLElement>('#dueOn')?.focus()
-    else submit(values)
-  })
-  const dateError = badDate ? 'This day does not exist. Choose another.' : fields['dueOn']
-  return (
-    <form onSubmit={onSubmit} noValidate className="flex flex-col gap-6" data-ready={ready}>
-      <FormMessage message={message} />
-      <div className="grid gap-4 tablet:grid-cols-[2fr_1fr_1fr]">
-        <Field id="name" label="What for" error={fields['name']}>
-          {(aria) => <input {...aria} {...register('name')} className="input w-full" autoComplete="off" />}
-        </Field>
-        <Field
-          id="dueOn"
-          label="By when"
-          error={dateError}
-          hint={
-            days === null
-              ? 'Can stay open.'
-              : days < 0
-                ? `This day has passed: ${formatDaysLeft(days)}. That is allowed.`
-                : `${formatDaysLeft(days)}.`
-          }
-        >
-          {(aria) => <input {...aria} {...register('dueOn')} type="date" className="input w-full" />}
-        </Field>
-        <Field
-          id="certainty"
-          label="Spares"
-          error={fields['certainty']}
-          hint="How sure that enough are good."
-        >
-          {(aria) => (
-            <select {...aria} {...register('certainty')} className="select w-full">
-              {CERTAINTIES.map((certainty) => (
-                <option key={certainty} value={certainty}>
-                  {formatCertainty(certainty)} sure
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-      </div>
+  return { designs, load }
+}
 
+interface OccasionProps {
+  readonly form: FormOf<BriefValues>
+  readonly choices: readonly DesignChoice[]
+  readonly preferences: Preferences
+}
+
+/** What it is for, by when, and how sure one wants to be. */
+function Occasion({ form, choices, preferences }: OccasionProps) {
+  const [name, dueOn, lines] = useWatch({ control: form.control, name: ['name', 'dueOn', 'lines'] })
+  const days = /^\d{4}-\d{2}-\d{2}$/.test(dueOn) ? daysUntil(dueOn, preferences) : null
+  const suggested = name.trim() === '' ? nameFrom(lines, choices) : ''
+  return (
+    <div className="grid gap-4 tablet:grid-cols-[2fr_1fr_1fr]">
+      <TextField
+        form={form}
+        name="name"
+        label="What for"
+        hint={suggested === '' ? undefined : `Left empty, it is called "${suggested}".`}
+      />
+      <TextField
+        form={form}
+        name="dueOn"
+        label="By when"
+        type="date"
+        hint={
+          days === null
+            ? 'Can stay open.'
+            : days < 0
+              ? `This day has passed: ${formatDaysLeft(days)}. That is allowed.`
+              : `${formatDaysLeft(days)}.`
+        }
+      />
+      <SelectField
+        form={form}
+        name="certainty"
+        label="Spares"
+        hint="How sure that enough are good."
+        choices={CERTAINTIES.map((text) => [text, `${formatCertainty(Number(text))} sure`])}
+      />
+    </div>
+  )
+}
+
+interface LinesProps extends Omit<BriefFormProps, 'initial' | 'save' | 'deed' | 'loadDesign'> {
+  readonly form: FormOf<BriefValues>
+  readonly load: (id: string) => Promise<BriefDesign | null>
+}
+
+/** The lines of a brief, and another one. */
+function Lines({ form, choices, designs, load, papers, preferences }: LinesProps) {
+  const lines = useFieldArray({ control: form.control, name: 'lines', keyName: 'key' })
+  const [first] = designs
+  /** What was glued to a line that goes stands on its own again. */
+  const remove = (index: number) => {
+    const gone = form.getValues(`lines.${index}.id`)
+    form.getValues('lines').forEach((line, at) => {
+      if (line.attachedTo === gone) form.setValue(`lines.${at}.attachedTo`, '')
+    })
+    lines.remove(index)
+  }
+  return (
+    <>
       {lines.fields.map((line, index) => (
         <LineFields
           key={line.key}
           index={index}
-          control={control}
-          register={register}
-          setValue={setValue}
+          form={form}
           choices={choices}
           designs={designs}
           load={load}
           papers={papers}
           preferences={preferences}
-          errors={fields}
-          remove={() => removeLine(index)}
+          remove={() => remove(index)}
         />
       ))}
-      <FieldError id="lines" error={fields['lines']} />
+      <FieldError id="lines" error={form.error('lines')} />
       <div>
-        <button type="button" className="btn btn-outline" onClick={addLine}>
+        <button
+          type="button"
+          className="btn btn-outline"
+          onClick={() =>
+            first && lines.append(newLine(`new-${nanoid(8)}`, first.document, papers, preferences))
+          }
+        >
           Add a line
         </button>
       </div>
-
-      <Field id="note" label="Note" error={fields['note']}>
-        {(aria) => <textarea {...aria} {...register('note')} rows={2} className="textarea w-full" />}
-      </Field>
-      <div>
-        <button className="btn btn-primary btn-lg" disabled={pending}>
-          {deed}
-        </button>
-      </div>
-    </form>
+    </>
   )
-
-  /** What was glued to a line that goes stands on its own again. */
-  function removeLine(index: number) {
-    const gone = getValues(`lines.${index}.id`)
-    getValues('lines').forEach((line, at) => {
-      if (line.attachedTo === gone) setValue(`lines.${at}.attachedTo`, '')
-    })
-    lines.remove(index)
-  }
 }

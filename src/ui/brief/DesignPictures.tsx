@@ -1,4 +1,5 @@
 import type { DesignChoice } from '@/flows/read/brief-designs'
+import { Outline } from '../design/Outline'
 
 interface DesignPicturesProps {
   readonly choices: readonly DesignChoice[]
@@ -24,14 +25,7 @@ export function DesignPictures({ choices, chosen, line, pick }: DesignPicturesPr
               aria-pressed={id === chosen}
               onClick={() => pick(id)}
             >
-              <svg viewBox="0 0 100 100" className="h-16 w-16" aria-hidden>
-                <polygon
-                  points={outline}
-                  fill="var(--color-base-300)"
-                  stroke="var(--paper-line)"
-                  strokeWidth="1.5"
-                />
-              </svg>
+              <Outline outline={outline} />
               {name}
             </button>
           </li>

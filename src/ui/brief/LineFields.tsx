@@ -2,43 +2,37 @@
 
 import { useState } from 'react'
 import { useWatch } from 'react-hook-form'
-import { highPerWide, mainPart, type Gauge } from '@/core/design'
+import { highPerWide, mainPart, type DesignDocument, type Gauge, type Variant } from '@/core/design'
 import { Silhouette } from '../design/Silhouette'
 import { gaugeHint } from '../design/gauge-hint'
-import { Field } from '../forms/Field'
+import { SelectField, TextField } from '../forms/fields'
 import { pieceNoun } from '../format'
+import { DesignPictures } from './DesignPictures'
 import { gaugeInputs } from './form-values'
+import { previewLine, type LinePreview } from './line-preview'
 import type { LineFieldsProps } from './line-props'
 import { LinePapers } from './LinePapers'
-import { DesignPictures } from './DesignPictures'
-import { previewLine, type LinePreview } from './line-preview'
+
+/** Where a picture has no size to be drawn for yet, mm. */
+const PICTURE_SHEET_MM = 150
+/** A piece whose paper is not chosen yet. */
+const NO_PAPER_COLOUR = '#cfc8b6'
 
 /** One line of a brief: a design, how many, how big, in which papers. */
 export function LineFields(props: LineFieldsProps) {
-  const { index, control, register, setValue, choices, designs, load, papers, preferences, errors, remove } =
-    props
+  const { index, form, choices, designs, papers, preferences, remove } = props
   const at = `lines.${index}` as const
-  const line = useWatch({ control, name: at })
-  const [failed, setFailed] = useState(false)
+  const line = useWatch({ control: form.control, name: at })
+  const { choose, failed } = useChosenDesign(props)
   const found = designs.find(({ document }) => document.id === line.designId)
   const design = found?.document
   const variant = design?.variants.find((candidate) => candidate.key === line.variantKey)
   const preview: LinePreview = found ? previewLine(line, found, papers, preferences) : { kind: 'nothing yet' }
-  const colour = papers.find((paper) => paper.id === line.papers[0]?.paperId)?.frontColour ?? '#cfc8b6'
-  const error = (field: string) => errors[`${at}.${field}`]
-  const unitHint = preferences.unit === 'cm' ? 'cm' : 'in'
-  const chooseDesign = async (id: string) => {
-    const chosen = (await load(id))?.document
-    setFailed(chosen === undefined)
-    const [first] = chosen?.variants ?? []
-    if (!chosen || !first) return
-    setValue(`${at}.variantKey`, first.key)
-    setValue(`${at}.axis`, first.sizes[0]?.axis ?? '')
-    setValue(`${at}.gauges`, gaugeInputs(chosen, preferences))
-  }
+  const colour = papers.find((paper) => paper.id === line.papers[0]?.paperId)?.frontColour
+  const sheetMm = preview.kind === 'sheet' ? preview.sheetMm : null
   const pick = (id: string) => {
-    setValue(`${at}.designId`, id)
-    void chooseDesign(id)
+    form.setValue(`${at}.designId`, id)
+    void choose(id)
   }
   return (
     <fieldset className="min-w-0 border-t hairline pt-5">
@@ -49,9 +43,9 @@ export function LineFields(props: LineFieldsProps) {
             <Silhouette
               design={design}
               variantKey={line.variantKey}
-              sheetMm={preview.kind === 'sheet' ? preview.sheetMm : 150}
+              sheetMm={sheetMm ?? PICTURE_SHEET_MM}
               gauges={{}}
-              colour={colour}
+              colour={colour ?? NO_PAPER_COLOUR}
               className="h-28 w-full"
             />
           ) : null}
@@ -66,86 +60,9 @@ export function LineFields(props: LineFieldsProps) {
         </div>
         <div className="flex min-w-0 flex-col gap-4">
           <DesignPictures choices={choices} chosen={line.designId} line={index + 1} pick={pick} />
-          <div className="grid gap-4 tablet:grid-cols-[2fr_1.2fr_1fr_1.6fr]">
-            <Field id={`${at}.designId`} label="Design" error={error('designId')}>
-              {(aria) => (
-                <select
-                  {...aria}
-                  {...register(`${at}.designId`, {
-                    onChange: (event: { target: { value: string } }) => void chooseDesign(event.target.value),
-                  })}
-                  className="select w-full"
-                >
-                  {choices.map((one) => (
-                    <option key={one.id} value={one.id}>
-                      {one.name}
-                    </option>
-                  ))}
-                  {design && !choices.some(({ id }) => id === design.id) ? (
-                    <option value={design.id}>{design.name}</option>
-                  ) : null}
-                </select>
-              )}
-            </Field>
-            <Field id={`${at}.variantKey`} label="Variant" error={error('variantKey')}>
-              {(aria) => (
-                <select {...aria} {...register(`${at}.variantKey`)} className="select w-full">
-                  {design?.variants.map((one) => (
-                    <option key={one.key} value={one.key}>
-                      {one.name}
-                    </option>
-                  ))}
-                </select>
-              )}
-            </Field>
-            <HowMany {...props} />
-            <AttachedTo {...props} />
-          </div>
-          <div className="grid gap-4 tablet:grid-cols-[1.4fr_1.2fr_1fr]">
-            <Field id={`${at}.sizing`} label="I give the" error={error('sizing')}>
-              {(aria) => (
-                <select {...aria} {...register(`${at}.sizing`)} className="select w-full">
-                  <option value="finished">finished size</option>
-                  <option value="sheet">sheet size</option>
-                </select>
-              )}
-            </Field>
-            {line.sizing === 'finished' ? (
-              <Field id={`${at}.axis`} label="Measured" error={error('axis')}>
-                {(aria) => (
-                  <select {...aria} {...register(`${at}.axis`)} className="select w-full">
-                    {variant?.sizes.map((one) => (
-                      <option key={one.axis} value={one.axis}>
-                        {one.label}
-                      </option>
-                    ))}
-                  </select>
-                )}
-              </Field>
-            ) : (
-              <p className="second self-center text-sm">
-                {design && highPerWide(mainPart(design)) !== 1 ? 'width' : 'side'} of the{' '}
-                {design ? pieceNoun(mainPart(design).perSquare, highPerWide(mainPart(design))) : 'square'}{' '}
-                that is folded
-              </p>
-            )}
-            <Field id={`${at}.size`} label={`Size (${unitHint})`} error={error('size')}>
-              {(aria) => (
-                <input
-                  {...aria}
-                  {...register(`${at}.size`)}
-                  inputMode="text"
-                  autoComplete="off"
-                  className="input w-full"
-                />
-              )}
-            </Field>
-          </div>
-          <Gauges
-            {...props}
-            gauges={design?.gauges ?? []}
-            sheetMm={preview.kind === 'sheet' ? preview.sheetMm : null}
-          />
+          <Wanted {...props} design={design} choose={choose} />
+          <Size {...props} design={design} variant={variant} />
+          <Gauges {...props} gauges={design?.gauges ?? []} sheetMm={sheetMm} />
           <Preview preview={preview} failed={failed} />
           <LinePapers {...props} />
         </div>
@@ -154,39 +71,31 @@ export function LineFields(props: LineFieldsProps) {
   )
 }
 
-function HowMany({ index, control, register, errors }: LineFieldsProps) {
+/** Chooses a design for a line: its first variant, its own gauges. */
+function useChosenDesign({ index, form, load, preferences }: LineFieldsProps) {
   const at = `lines.${index}` as const
-  const attached = useWatch({ control, name: `${at}.attachedTo` }) !== ''
-  return attached ? (
-    <Field id={`${at}.perPiece`} label="How many on each" error={errors[`${at}.perPiece`]}>
-      {(aria) => (
-        <input
-          {...aria}
-          {...register(`${at}.perPiece`)}
-          inputMode="numeric"
-          autoComplete="off"
-          className="input w-full"
-        />
-      )}
-    </Field>
-  ) : (
-    <Field id={`${at}.pieces`} label="How many" error={errors[`${at}.pieces`]}>
-      {(aria) => (
-        <input
-          {...aria}
-          {...register(`${at}.pieces`)}
-          inputMode="numeric"
-          autoComplete="off"
-          className="input w-full"
-        />
-      )}
-    </Field>
-  )
+  const [failed, setFailed] = useState(false)
+  const choose = async (id: string) => {
+    const chosen = (await load(id))?.document
+    setFailed(chosen === undefined)
+    const [first] = chosen?.variants ?? []
+    if (!chosen || !first) return
+    form.setValue(`${at}.variantKey`, first.key)
+    form.setValue(`${at}.axis`, first.sizes[0]?.axis ?? '')
+    form.setValue(`${at}.gauges`, gaugeInputs(chosen, preferences))
+  }
+  return { choose, failed }
 }
 
-function AttachedTo({ index, control, register, choices, errors }: LineFieldsProps) {
+interface WantedProps extends LineFieldsProps {
+  readonly design: DesignDocument | undefined
+  readonly choose: (id: string) => Promise<void>
+}
+
+/** Which design, how many, and whether they go on another line. */
+function Wanted({ index, form, choices, design, choose }: WantedProps) {
   const at = `lines.${index}` as const
-  const lines = useWatch({ control, name: 'lines' })
+  const lines = useWatch({ control: form.control, name: 'lines' })
   const own = lines[index]
   const carriesOthers = lines.some((line) => line.attachedTo === own?.id)
   const hosts = carriesOthers
@@ -194,58 +103,103 @@ function AttachedTo({ index, control, register, choices, errors }: LineFieldsPro
     : lines.flatMap((line, position) =>
         position === index || line.attachedTo !== '' ? [] : [{ line, position }],
       )
+  const nameOf = (id: string) => choices.find((one) => one.id === id)?.name.toLowerCase() ?? ''
+  const pinned = design && !choices.some(({ id }) => id === design.id) ? [design] : []
   return (
-    <Field id={`${at}.attachedTo`} label="Goes" error={errors[`${at}.attachedTo`]}>
-      {(aria) => (
-        <select
-          {...aria}
-          {...register(`${at}.attachedTo`)}
-          className="select w-full"
-          disabled={hosts.length === 0}
-        >
-          <option value="">on its own</option>
-          {hosts.map(({ line, position }) => (
-            <option key={line.id} value={line.id}>
-              glued to line {position + 1},{' '}
-              {choices.find((one) => one.id === line.designId)?.name.toLowerCase()}
-            </option>
-          ))}
-        </select>
+    <div className="grid gap-4 tablet:grid-cols-[2fr_1.2fr_1fr_1.6fr]">
+      <SelectField
+        form={form}
+        name={`${at}.designId`}
+        label="Design"
+        choices={[...choices, ...pinned].map(({ id, name }) => [id, name])}
+        onChange={(id) => void choose(id)}
+      />
+      <SelectField
+        form={form}
+        name={`${at}.variantKey`}
+        label="Variant"
+        choices={(design?.variants ?? []).map(({ key, name }) => [key, name])}
+      />
+      {own?.attachedTo === '' ? (
+        <TextField form={form} name={`${at}.pieces`} label="How many" numeric />
+      ) : (
+        <TextField form={form} name={`${at}.perPiece`} label="How many on each" numeric />
       )}
-    </Field>
+      <SelectField
+        form={form}
+        name={`${at}.attachedTo`}
+        label="Goes"
+        disabled={hosts.length === 0}
+        choices={[
+          ['', 'on its own'],
+          ...hosts.map(
+            ({ line, position }) =>
+              [line.id, `glued to line ${position + 1}, ${nameOf(line.designId)}`] as const,
+          ),
+        ]}
+      />
+    </div>
   )
 }
 
-/** A design's gauges, full width: what each changes stands beside it. */
-function Gauges({
-  index,
-  register,
-  errors,
-  preferences,
-  gauges,
-  sheetMm,
-}: LineFieldsProps & { readonly gauges: readonly Gauge[]; readonly sheetMm: number | null }) {
+interface SizeProps extends LineFieldsProps {
+  readonly design: DesignDocument | undefined
+  readonly variant: Variant | undefined
+}
+
+/** How big: finished, along one of its measures, or the sheet it is folded from. */
+function Size({ index, form, preferences, design, variant }: SizeProps) {
   const at = `lines.${index}` as const
+  const sizing = useWatch({ control: form.control, name: `${at}.sizing` })
+  const part = design ? mainPart(design) : null
+  return (
+    <div className="grid gap-4 tablet:grid-cols-[1.4fr_1.2fr_1fr]">
+      <SelectField
+        form={form}
+        name={`${at}.sizing`}
+        label="I give the"
+        choices={[
+          ['finished', 'finished size'],
+          ['sheet', 'sheet size'],
+        ]}
+      />
+      {sizing === 'finished' ? (
+        <SelectField
+          form={form}
+          name={`${at}.axis`}
+          label="Measured"
+          choices={(variant?.sizes ?? []).map(({ axis, label }) => [axis, label])}
+        />
+      ) : (
+        <p className="second self-center text-sm">
+          {part && highPerWide(part) !== 1 ? 'width' : 'side'} of the{' '}
+          {part ? pieceNoun(part.perSquare, highPerWide(part)) : 'square'} that is folded
+        </p>
+      )}
+      <TextField form={form} name={`${at}.size`} label={`Size (${preferences.unit})`} />
+    </div>
+  )
+}
+
+interface GaugesProps extends LineFieldsProps {
+  readonly gauges: readonly Gauge[]
+  readonly sheetMm: number | null
+}
+
+/** A design's gauges, full width: what each changes stands beside it. */
+function Gauges({ index, form, preferences, gauges, sheetMm }: GaugesProps) {
   if (gauges.length === 0) return null
   return (
     <div className="grid gap-4 tablet:grid-cols-2">
       {gauges.map((gauge) => (
-        <Field
+        <TextField
           key={gauge.key}
-          id={`${at}.gauges.${gauge.key}`}
+          form={form}
+          name={`lines.${index}.gauges.${gauge.key}`}
           label={`${gauge.name} (${preferences.unit})`}
           hint={gaugeHint(gauge, sheetMm, preferences)}
-          error={errors[`${at}.gauges.${gauge.key}`]}
-        >
-          {(aria) => (
-            <input
-              {...aria}
-              {...register(`${at}.gauges.${gauge.key}`)}
-              autoComplete="off"
-              className="input w-32"
-            />
-          )}
-        </Field>
+          control="w-32"
+        />
       ))}
     </div>
   )

@@ -3,7 +3,8 @@
 import { useEffect } from 'react'
 import { useFieldArray, useWatch } from 'react-hook-form'
 import { Swatch } from '../paper/Swatch'
-import { Field, FieldError } from '../forms/Field'
+import { FieldError } from '../forms/Field'
+import { SelectField, TextField } from '../forms/fields'
 import type { LineFieldsProps } from './line-props'
 
 /** Pieces a line has in all, as far as its text can be read. */
@@ -23,7 +24,8 @@ export const evenShares = (total: number, count: number): readonly number[] =>
   Array.from({ length: count }, (_, index) => Math.floor(total / count) + (index < total % count ? 1 : 0))
 
 /** The papers of a line and how many pieces in each. */
-export function LinePapers({ index, control, register, setValue, papers, errors }: LineFieldsProps) {
+export function LinePapers({ index, form, papers }: LineFieldsProps) {
+  const { control, setValue } = form
   const at = `lines.${index}` as const
   const rows = useFieldArray({ control, name: `${at}.papers`, keyName: 'key' })
   const line = useWatch({ control, name: at })
@@ -53,29 +55,15 @@ export function LinePapers({ index, control, register, setValue, papers, errors 
               {paper ? (
                 <Swatch front={paper.frontColour} back={paper.backColour} className="mb-2 h-6 w-9" />
               ) : null}
-              <Field id={`${base}.paperId`} label="Paper" error={errors[`${base}.paperId`]}>
-                {(aria) => (
-                  <select {...aria} {...register(`${base}.paperId`)} className="select w-40 max-tablet:w-32">
-                    {papers.map((one) => (
-                      <option key={one.id} value={one.id}>
-                        {one.name}
-                      </option>
-                    ))}
-                  </select>
-                )}
-              </Field>
+              <SelectField
+                form={form}
+                name={`${base}.paperId`}
+                label="Paper"
+                choices={papers.map(({ id, name }) => [id, name])}
+                control="w-40 max-tablet:w-32"
+              />
               {only ? null : (
-                <Field id={`${base}.pieces`} label="Pieces" error={errors[`${base}.pieces`]}>
-                  {(aria) => (
-                    <input
-                      {...aria}
-                      {...register(`${base}.pieces`)}
-                      inputMode="numeric"
-                      autoComplete="off"
-                      className="input w-20"
-                    />
-                  )}
-                </Field>
+                <TextField form={form} name={`${base}.pieces`} label="Pieces" control="w-20" numeric />
               )}
               {rows.fields.length > 1 ? (
                 <button
@@ -116,7 +104,7 @@ export function LinePapers({ index, control, register, setValue, papers, errors 
             ? `All ${wanted} pieces have a paper.`
             : `${given} of ${wanted} pieces have a paper.`}
       </p>
-      <FieldError id={`${at}.papers`} error={errors[`${at}.papers`]} />
+      <FieldError id={`${at}.papers`} error={form.error(`${at}.papers`)} />
     </div>
   )
 }

@@ -12,14 +12,18 @@ interface NewerDesignsProps {
 /** What a newer version of a design would change; nothing is taken by itself. */
 export function NewerDesigns({ newer, preferences, take }: NewerDesignsProps) {
   const told = (mm: number | null) => (mm === null ? 'not given' : formatLength(mm, preferences))
-  return newer.map(({ lineId, name, words, sizes }) => (
+  return newer.map(({ lineId, name, words, sizes, lost }) => (
     <div key={lineId} className="note mb-4 flex flex-wrap items-center justify-between gap-3">
       <div>
         <p>
           <strong>
             There is a newer {words ? 'version' : 'measurement'} of {name.toLowerCase()}.
           </strong>{' '}
-          {sizes.length === 0 ? 'All sizes stay as they are.' : ''}
+          {lost
+            ? 'What this was planned with did not come with the backup: the sizes shown are measured anew, the sheets stay as they were planned.'
+            : sizes.length === 0
+              ? 'All sizes stay as they are.'
+              : ''}
         </p>
         <ul>
           {sizes.map(({ label, wasMm, isMm }) => (

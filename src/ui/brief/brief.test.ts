@@ -2,7 +2,8 @@ import { largest, least } from '@/core/numeric'
 import fc from 'fast-check'
 import { LIBRARY, measureDesign } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
-import { parseBrief } from '@/schema/brief'
+import { briefFields } from '@/schema/brief'
+import { parseFields } from '@/schema/field-errors'
 import type { BriefDesign } from '@/flows/read/brief-designs'
 import type { Preferences } from '../format'
 import { colourOfName } from '../paper/colour-of-name'
@@ -63,12 +64,15 @@ test('a fresh line only lacks its numbers', () => {
   const filled = { ...fresh, size: '5', pieces: '4', papers: [{ paperId: 'orange', pieces: '4' }] }
   const brief = { name: 'Lids', dueOn: '', certainty: '0.95', note: '', lines: [filled] }
   expect(
-    parseBrief(brief, {
-      unit: 'cm',
-      ruler: 'mm-0.5',
-      designs: DESIGNS,
-      papers: [{ id: 'orange', sheets: [] }],
-    }).ok,
+    parseFields(
+      briefFields({
+        unit: 'cm',
+        ruler: 'mm-0.5',
+        designs: DESIGNS,
+        papers: [{ id: 'orange', sheets: [] }],
+      }),
+      brief,
+    ).ok,
   ).toBe(true)
 })
 

@@ -1,30 +1,13 @@
 import { defaultGauges, type DesignDocument } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
 import type { ProjectView } from '@/flows/read/project'
-import { lengthInput, type Preferences } from '../format'
+import type { BriefTyped } from '@/schema/brief'
+import { CERTAINTIES } from '@/schema/settings'
+import { countOf, lengthInput, type Preferences } from '../format'
 
 /** A brief while it is being written: all text, as typed. */
-export interface LineValues {
-  id: string
-  designId: string
-  variantKey: string
-  sizing: 'finished' | 'sheet'
-  axis: string
-  size: string
-  gauges: Record<string, string>
-  pieces: string
-  attachedTo: string
-  perPiece: string
-  papers: { paperId: string; pieces: string }[]
-}
-
-export interface BriefValues {
-  name: string
-  dueOn: string
-  certainty: string
-  note: string
-  lines: LineValues[]
-}
+export type BriefValues = BriefTyped
+export type LineValues = BriefValues['lines'][number]
 
 /** Gauges of a design as a form starts with them. */
 export const gaugeInputs = (design: DesignDocument, preferences: Preferences): Record<string, string> =>
@@ -60,7 +43,7 @@ export function newLine(
 export const briefValues = (project: ProjectView, preferences: Preferences): BriefValues => ({
   name: project.name,
   dueOn: project.dueOn ?? '',
-  certainty: String(project.certainty),
+  certainty: CERTAINTIES.find((text) => Number(text) === project.certainty) ?? '0.95',
   note: project.note,
   lines: project.lines.map((line) => ({
     id: line.id,
@@ -81,3 +64,15 @@ export const briefValues = (project: ProjectView, preferences: Preferences): Bri
     })),
   })),
 })
+
+/** What a brief is called that was given no name: after the first line one can count. */
+export function nameFrom(
+  lines: readonly Partial<Pick<LineValues, 'pieces' | 'designId'>>[],
+  designs: readonly { readonly id: string; readonly name: string }[],
+): string {
+  for (const { pieces = '', designId } of lines) {
+    const design = designs.find(({ id }) => id === designId)
+    if (design && /^\s*\d{1,6}\s*$/.test(pieces)) return countOf(Number(pieces), design.name.toLowerCase())
+  }
+  return ''
+}

@@ -19,7 +19,8 @@ export type LinePreview =
   | { readonly kind: 'problem'; readonly text: string }
   | { readonly kind: 'nothing yet' }
 
-const sheetsOf = (paper: DrawerPaper) =>
+/** The sizes a paper is in the drawer in. */
+export const sheetsOf = (paper: DrawerPaper) =>
   paper.sheets.map((sheet) => ({ widthUm: umFromMm(sheet.widthMm), heightUm: umFromMm(sheet.heightMm) }))
 
 /** A piece of advice as it is said of a paper. */

@@ -1,16 +1,13 @@
-import type { Control, UseFormRegister, UseFormSetValue } from 'react-hook-form'
 import type { BriefDesign, DesignChoice } from '@/flows/read/brief-designs'
 import type { DrawerPaper } from '@/flows/read/papers'
-import type { FieldErrors } from '@/schema/field-errors'
+import type { FormOf } from '../forms/useDeedForm'
 import type { Preferences } from '../format'
 import type { BriefValues } from './form-values'
 
 /** What the fields of one line are given. */
 export interface LineFieldsProps {
   readonly index: number
-  readonly control: Control<BriefValues>
-  readonly register: UseFormRegister<BriefValues>
-  readonly setValue: UseFormSetValue<BriefValues>
+  readonly form: FormOf<BriefValues>
   readonly choices: readonly DesignChoice[]
   /** Those that were loaded: a line's design is always among them. */
   readonly designs: readonly BriefDesign[]
@@ -18,6 +15,5 @@ export interface LineFieldsProps {
   readonly load: (id: string) => Promise<BriefDesign | null>
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
-  readonly errors: FieldErrors
   readonly remove: () => void
 }

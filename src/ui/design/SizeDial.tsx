@@ -19,6 +19,7 @@ import type { FoldedEndView } from '@/flows/read/folds'
 import type { Samples } from '@/flows/read/samples'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { readGauges, typedSheet } from '@/schema/asked-size'
+import { useHydrated } from '../forms/useHydrated'
 import { Field } from '../forms/Field'
 import { formatLength, formatPiece, lengthInput, type Preferences } from '../format'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
@@ -92,8 +93,9 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
   const high = highPerWide(mainPart(design))
   const square = high === 1
   const problemAt = (field: string) => ('problem' in dial && dial.field === field ? dial.problem : undefined)
+  const ready = useHydrated()
   return (
-    <div className="flex flex-col gap-5">
+    <div className="flex flex-col gap-5" inert={!ready} data-ready={ready}>
       {variant && !('problem' in dial) ? (
         end ? (
           <FoldedEnd

@@ -5,14 +5,20 @@ import type { Preferences } from './preferences'
 export const plural = (count: number, one: string, many = `${one}s`): string =>
   `${numberFormat('en', {}).format(count)} ${count === 1 ? one : many}`
 
-const IRREGULAR: Readonly<Record<string, string>> = {
-  leaf: 'leaves',
-  half: 'halves',
-  butterfly: 'butterflies',
-}
+const IRREGULAR: Readonly<Record<string, string>> = { leaf: 'leaves', half: 'halves' }
 
-/** `corners`, `halves`. */
-export const nounMany = (noun: string): string => IRREGULAR[noun] ?? `${noun}s`
+const ENDINGS: readonly (readonly [end: RegExp, many: string])[] = [
+  [/([^aeiou])y$/, '$1ies'],
+  [/(s|x|ch|sh)$/, '$1es'],
+  [/$/, 's'],
+]
+
+/** `corners`, `halves`, `lobed leaves`, `quick butterflies`: the last word changes. */
+export function nounMany(noun: string): string {
+  const [, before = '', last = noun] = /^(.*[ -])?([^ -]+)$/.exec(noun) ?? []
+  const [end, many] = ENDINGS.find(([ending]) => ending.test(last)) ?? [/$/, 's']
+  return before + (IRREGULAR[last] ?? last.replace(end, many))
+}
 
 /** A part's or design's noun in the number of `count`. */
 export const countOf = (count: number, noun: string): string => plural(count, noun, nounMany(noun))

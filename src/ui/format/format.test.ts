@@ -18,7 +18,9 @@ import {
   formatSheet,
   lengthInput,
   localeFrom,
+  nounMany,
   plural,
+  sheetsText,
   refusalWords,
   todayIn,
   type Preferences,
@@ -130,6 +132,20 @@ describe('counts', () => {
     expect(plural(1200, 'sheet')).toBe('1,200 sheets')
     expect(countOf(2, 'leaf')).toBe('2 leaves')
     expect(countOf(1, 'leaf')).toBe('1 leaf')
+    expect(['lobed leaf', 'quick butterfly', 'crocus', 'window star', 'half', 'key'].map(nounMany)).toEqual([
+      'lobed leaves',
+      'quick butterflies',
+      'crocuses',
+      'window stars',
+      'halves',
+      'keys',
+    ])
+    expect([sheetsText(6, 2), sheetsText(1, 0), sheetsText(0, 1), sheetsText(0, 0)]).toEqual([
+      '6 sheets, 2 offcuts',
+      '1 sheet',
+      '1 offcut',
+      '0 sheets',
+    ])
   })
   test.each([
     [0.95, '95 %'],

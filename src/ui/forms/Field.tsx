@@ -5,7 +5,7 @@ interface FieldProps {
   readonly label: string
   readonly hint?: ReactNode
   readonly error?: string | undefined
-  readonly className?: string
+  readonly className?: string | undefined
   readonly children: (aria: {
     readonly id: string
     readonly 'aria-invalid': boolean

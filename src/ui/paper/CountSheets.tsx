@@ -1,9 +1,10 @@
 'use client'
 
-import { useState } from 'react'
 import type { DeedResult } from '@/flows/deed'
-import { useSubmit } from '../forms/useSubmit'
-import { Field } from '../forms/Field'
+import { countFields } from '@/schema/paper'
+import { TextField } from '../forms/fields'
+import { Form } from '../forms/Form'
+import { onlyAtField, useDeedForm } from '../forms/useDeedForm'
 
 interface CountSheetsProps {
   readonly stockItemId: string
@@ -12,36 +13,26 @@ interface CountSheetsProps {
   readonly count: (input: { stockItemId: string; amount: string }, press: string) => Promise<DeedResult<null>>
 }
 
-const stay = () => undefined
-
 /** Sets how many there really are. */
 export function CountSheets({ stockItemId, amount, what, count }: CountSheetsProps) {
-  const [text, setText] = useState(String(amount))
-  const { fields, pending, submit } = useSubmit(count, stay)
+  const form = useDeedForm({
+    schema: countFields,
+    initial: { stockItemId, amount: String(amount) },
+    act: count,
+  })
   return (
-    <form
-      noValidate
-      className="flex items-end gap-2"
-      onSubmit={(event) => {
-        event.preventDefault()
-        submit({ stockItemId, amount: text })
-      }}
-    >
-      <Field id={`count-${stockItemId}`} label={`Counted, ${what}`} error={fields['amount']}>
-        {(aria) => (
-          <input
-            {...aria}
-            className="input w-24"
-            inputMode="numeric"
-            autoComplete="off"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-          />
-        )}
-      </Field>
-      <button className="btn btn-outline" disabled={pending} aria-label={`Set the count of ${what}`}>
+    <Form form={onlyAtField(form, 'amount')} className="flex items-end gap-2">
+      <TextField
+        form={form}
+        name="amount"
+        id={`count-${stockItemId}`}
+        label={`Counted, ${what}`}
+        control="w-24"
+        numeric
+      />
+      <button className="btn btn-outline" disabled={form.pending} aria-label={`Set the count of ${what}`}>
         Set
       </button>
-    </form>
+    </Form>
   )
 }

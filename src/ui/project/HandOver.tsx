@@ -1,10 +1,11 @@
 'use client'
 
-import { useState } from 'react'
+import type { z } from 'zod'
 import type { DeedResult } from '@/flows/deed'
-import { Field } from '../forms/Field'
-import { FormMessage } from '../forms/FormMessage'
-import { useSubmit } from '../forms/useSubmit'
+import { deliveryFields } from '@/schema/delivery'
+import { TextField } from '../forms/fields'
+import { Form } from '../forms/Form'
+import { useDeedForm } from '../forms/useDeedForm'
 
 /** A line as it can be handed over: how many are ready, and how many at most. */
 export interface HandOverLine {
@@ -16,83 +17,45 @@ export interface HandOverLine {
   readonly most: number
 }
 
-interface Typed {
-  readonly note: string
-  readonly pieces: readonly { readonly lineId: string; readonly pieces: string }[]
-}
-
-const stay = () => undefined
-
 /** Hands pieces over, line by line, with a note of where they went. */
 export function HandOver({
   lines,
   handOver,
 }: {
   readonly lines: readonly HandOverLine[]
-  readonly handOver: (input: Typed, press: string) => Promise<DeedResult<unknown>>
+  readonly handOver: (input: z.input<typeof deliveryFields>, press: string) => Promise<DeedResult<unknown>>
 }) {
-  const [typed, setTyped] = useState<Typed>({
-    note: '',
-    pieces: lines.map(({ lineId, ready }) => ({ lineId, pieces: String(ready) })),
+  const form = useDeedForm({
+    schema: deliveryFields,
+    initial: { note: '', pieces: lines.map(({ lineId, ready }) => ({ lineId, pieces: String(ready) })) },
+    act: handOver,
   })
-  const { fields, message, pending, submit } = useSubmit(handOver, stay)
-  const setPieces = (at: number, pieces: string) =>
-    setTyped({
-      ...typed,
-      pieces: typed.pieces.map((one, index) => (index === at ? { ...one, pieces } : one)),
-    })
   return (
-    <form
-      className="flex max-w-xl flex-col gap-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        submit(typed)
-      }}
-    >
-      <FormMessage message={message} />
+    <Form form={form} className="flex max-w-xl flex-col gap-4">
       {lines.map(({ lineId, name, pieces, handedOver, most }, index) =>
         most === 0 ? null : (
-          <Field
+          <TextField
             key={lineId}
-            id={`pieces.${index}.pieces`}
+            form={form}
+            name={`pieces.${index}.pieces`}
             label={`How many ${name} go now`}
-            error={fields[`pieces.${index}.pieces`]}
             hint={`${most} folded and here; ${handedOver} of ${pieces} delivered so far.`}
-          >
-            {(aria) => (
-              <input
-                {...aria}
-                className="input w-32"
-                inputMode="numeric"
-                autoComplete="off"
-                value={typed.pieces[index]?.pieces ?? ''}
-                onChange={(event) => setPieces(index, event.target.value)}
-              />
-            )}
-          </Field>
+            control="w-32"
+            numeric
+          />
         ),
       )}
-      <Field
-        id="note"
+      <TextField
+        form={form}
+        name="note"
         label="Where to, if it helps"
-        error={fields['note']}
         hint="Name no more of a person than you need."
-      >
-        {(aria) => (
-          <input
-            {...aria}
-            className="input w-full"
-            autoComplete="off"
-            value={typed.note}
-            onChange={(event) => setTyped({ ...typed, note: event.target.value })}
-          />
-        )}
-      </Field>
+      />
       <div>
-        <button className="btn btn-primary btn-lg" disabled={pending}>
+        <button className="btn btn-primary btn-lg" disabled={form.pending}>
           Hand over
         </button>
       </div>
-    </form>
+    </Form>
   )
 }

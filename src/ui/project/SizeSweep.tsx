@@ -6,6 +6,9 @@ import type { Running } from '@/workers/running'
 import { startSizeSweep } from '@/workers/size-sweep-client'
 import type { SweepAnswer } from '@/workers/size-sweep.worker'
 import { formatExact, plural, type Preferences } from '../format'
+import { figure } from '../table/cells'
+import { DataTable, type TableColumn } from '../table/DataTable'
+import { YieldChart } from './YieldChart'
 
 interface SizeSweepProps {
   readonly papers: readonly SweepPaper[]
@@ -21,6 +24,11 @@ type State =
   | { readonly kind: 'running'; readonly progress: SweepProgress | null }
   | { readonly kind: 'done'; readonly points: readonly SweepPoint[] }
   | { readonly kind: 'failed' }
+
+const SWEEP_COLUMNS: readonly TableColumn[] = [
+  { key: 'side', header: 'Squares up to' },
+  { key: 'sheets', header: 'Sheets', right: true },
+]
 
 const SPAN = 0.2
 
@@ -113,25 +121,16 @@ function Cliffs({
           ? `${(sideMm - saving.sideMm).toFixed(2)} mm smaller, ${formatExact(saving.sideMm, preferences)}, saves ${plural(saved, 'sheet')}.`
           : 'No size down to a fifth less saves a sheet.'}
       </p>
-      <table className="table mt-3 w-auto">
-        <caption className="sr-only">Largest squares for a {part} by whole sheets</caption>
-        <thead>
-          <tr>
-            <th scope="col">Squares up to</th>
-            <th scope="col" className="text-right">
-              Sheets
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {steps.map((point) => (
-            <tr key={point.sideMm}>
-              <td>{formatExact(point.sideMm, preferences)}</td>
-              <td className="text-right">{point.sheets}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <YieldChart points={points} sideMm={sideMm} preferences={preferences} />
+      <DataTable
+        className="mt-3 w-auto"
+        caption={`Largest squares for a ${part} by whole sheets`}
+        columns={SWEEP_COLUMNS}
+        rows={steps.map((point) => ({
+          id: String(point.sideMm),
+          cells: { side: formatExact(point.sideMm, preferences), sheets: figure(point.sheets ?? 0) },
+        }))}
+      />
     </div>
   )
 }

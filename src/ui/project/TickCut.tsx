@@ -1,48 +1,47 @@
 'use client'
 
-import { useState } from 'react'
 import type { DeedResult } from '@/flows/deed'
-import { Field } from '../forms/Field'
-import { FormMessage } from '../forms/FormMessage'
-import { useSubmit } from '../forms/useSubmit'
+import { tickFields } from '@/schema/cut'
+import { TextField } from '../forms/fields'
+import { Form } from '../forms/Form'
+import { onlyAtField, useDeedForm } from '../forms/useDeedForm'
 
-interface TickCutProps {
-  readonly id: string
-  readonly sheets: number
-  readonly what: string
-  readonly tick: (sheets: string, press: string) => Promise<DeedResult<unknown>>
+interface Tick {
+  readonly planId: string
+  readonly layoutId: string
+  readonly sheets: string
 }
 
-const stay = () => undefined
+interface TickCutProps {
+  readonly planId: string
+  readonly layoutId: string
+  readonly sheets: number
+  /** What it is cut from: a sheet or an offcut. */
+  readonly from: 'sheet' | 'offcut'
+  readonly what: string
+  readonly tick: (input: Tick, press: string) => Promise<DeedResult<unknown>>
+}
 
 /** Ticks a layout off: all its sheets, or as many as were cut. */
-export function TickCut({ id, sheets, what, tick }: TickCutProps) {
-  const [count, setCount] = useState(String(sheets))
-  const { fields, message, pending, submit } = useSubmit(tick, stay)
+export function TickCut({ planId, layoutId, sheets, from, what, tick }: TickCutProps) {
+  const form = useDeedForm({
+    schema: tickFields,
+    initial: { planId, layoutId, sheets: String(sheets) },
+    act: tick,
+  })
   return (
-    <form
-      className="flex flex-wrap items-end gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        submit(count)
-      }}
-    >
-      <Field id={id} label="Sheets cut" error={fields['sheets']}>
-        {(aria) => (
-          <input
-            {...aria}
-            className="input w-24"
-            inputMode="numeric"
-            autoComplete="off"
-            value={count}
-            onChange={(event) => setCount(event.target.value)}
-          />
-        )}
-      </Field>
-      <button className="btn btn-primary" disabled={pending} aria-label={`Tick off: ${what}`}>
+    <Form form={onlyAtField(form, 'sheets')} className="flex flex-wrap items-end gap-3">
+      <TextField
+        form={form}
+        name="sheets"
+        id={`tick-${layoutId}`}
+        label={from === 'offcut' ? 'Offcuts cut' : 'Sheets cut'}
+        control="w-24"
+        numeric
+      />
+      <button className="btn btn-primary" disabled={form.pending} aria-label={`Tick off: ${what}`}>
         Tick off
       </button>
-      <FormMessage message={message !== null && fields['sheets'] !== undefined ? null : message} />
-    </form>
+    </Form>
   )
 }

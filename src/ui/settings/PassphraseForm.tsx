@@ -1,10 +1,10 @@
 'use client'
 
-import { useState } from 'react'
 import type { DeedResult } from '@/flows/deed'
-import { Field } from '../forms/Field'
-import { FormMessage } from '../forms/FormMessage'
-import { useSubmit } from '../forms/useSubmit'
+import { passphraseFields } from '@/schema/passphrase'
+import { TextField } from '../forms/fields'
+import { Form } from '../forms/Form'
+import { useDeedForm } from '../forms/useDeedForm'
 
 interface PassphraseFormProps {
   readonly set: boolean
@@ -16,62 +16,43 @@ interface PassphraseFormProps {
 const EMPTY = { passphrase: '', old: '' }
 
 export function PassphraseForm({ set, askOld, save }: PassphraseFormProps) {
-  const [values, setValues] = useState(EMPTY)
-  const { fields, message, pending, submit } = useSubmit(save, () => setValues(EMPTY))
+  const form = useDeedForm({
+    schema: passphraseFields,
+    initial: EMPTY,
+    act: save,
+    onDone: () => form.reset(EMPTY),
+  })
   return (
-    <form
-      className="flex flex-col gap-3"
-      onSubmit={(event) => {
-        event.preventDefault()
-        submit(values)
-      }}
-    >
-      <FormMessage message={message} />
+    <Form form={form} className="flex flex-col gap-3">
       {set && askOld ? (
-        <Field
+        <TextField
+          form={form}
+          name="old"
           id="old-passphrase"
           label="The passphrase that is set"
-          error={fields['old']}
           hint="Forgotten? On the machine, npm run passphrase sets a new one."
-        >
-          {(aria) => (
-            <input
-              {...aria}
-              type="password"
-              autoComplete="current-password"
-              className="input w-full"
-              value={values.old}
-              onChange={(event) => setValues({ ...values, old: event.target.value })}
-            />
-          )}
-        </Field>
+          type="password"
+          autoComplete="current-password"
+        />
       ) : null}
-      <Field
+      <TextField
+        form={form}
+        name="passphrase"
         id="new-passphrase"
         label={set ? 'A new passphrase' : 'Passphrase'}
-        error={fields['passphrase']}
         hint={
           set
             ? 'One is set. A new one locks every device again.'
             : 'At least 8 characters, better several words.'
         }
-      >
-        {(aria) => (
-          <input
-            {...aria}
-            type="password"
-            autoComplete="new-password"
-            className="input w-full"
-            value={values.passphrase}
-            onChange={(event) => setValues({ ...values, passphrase: event.target.value })}
-          />
-        )}
-      </Field>
+        type="password"
+        autoComplete="new-password"
+      />
       <div>
-        <button className="btn btn-outline" disabled={pending}>
+        <button className="btn btn-outline" disabled={form.pending}>
           Set the passphrase
         </button>
       </div>
-    </form>
+    </Form>
   )
 }

@@ -1,13 +1,15 @@
 'use client'
 
-import { useState } from 'react'
+import { useWatch } from 'react-hook-form'
 import { RULERS } from '@/core/units'
 import type { DeedResult } from '@/flows/deed'
-import type { Settings } from '@/schema/settings'
+import { CERTAINTIES, settingsFields, type Settings } from '@/schema/settings'
 import { Field } from '../forms/Field'
-import { FormMessage } from '../forms/FormMessage'
+import { CheckField, namedSo, SelectField, type Choices } from '../forms/fields'
+import { SaveButton } from '../forms/SaveButton'
+import { Form } from '../forms/Form'
+import { useDeedForm, type FormOf } from '../forms/useDeedForm'
 import { useHydrated } from '../forms/useHydrated'
-import { useSubmit } from '../forms/useSubmit'
 import { formatCertainty } from '../format'
 
 interface SettingsFormProps {
@@ -17,41 +19,34 @@ interface SettingsFormProps {
   readonly save: (settings: Settings) => Promise<DeedResult<Settings>>
 }
 
-type Choice = readonly (readonly [value: string, label: string])[]
-
-const same = (names: readonly string[]): Choice => names.map((name) => [name, name])
-const stay = () => undefined
-
 const CURRENCY_NAMES = new Intl.DisplayNames('en', { type: 'currency' })
 
 interface FoundProps {
-  readonly id: string
+  readonly form: FormOf<Settings>
+  readonly name: 'zone' | 'currency'
   readonly label: string
-  readonly error: string | undefined
-  readonly value: string
-  readonly choices: Choice
+  readonly choices: Choices
   /** What this device says; `null` where it says nothing. */
   readonly device: string | null
-  readonly change: (value: string) => void
 }
 
 /** One of a long list, found by typing a part of it, or taken from this device. */
-function Found({ id, label, error, value, choices, device, change }: FoundProps) {
+function Found({ form, name, label, choices, device }: FoundProps) {
   const hydrated = useHydrated()
+  const value = useWatch({ control: form.control, name })
   return (
     <div className="flex flex-wrap items-end gap-3">
-      <Field id={id} label={label} error={error} hint="Type a part of it." className="grow">
+      <Field id={name} label={label} error={form.error(name)} hint="Type a part of it." className="grow">
         {(aria) => (
           <>
             <input
               {...aria}
+              {...form.register(name)}
               className="input w-full"
-              list={`${id}-list`}
+              list={`${name}-list`}
               autoComplete="off"
-              value={value}
-              onChange={(event) => change(event.target.value)}
             />
-            <datalist id={`${id}-list`}>
+            <datalist id={`${name}-list`}>
               {choices.map(([key, text]) => (
                 <option key={key} value={key}>
                   {text}
@@ -62,7 +57,7 @@ function Found({ id, label, error, value, choices, device, change }: FoundProps)
         )}
       </Field>
       {hydrated && device !== null && device !== value ? (
-        <button type="button" className="btn btn-ghost" onClick={() => change(device)}>
+        <button type="button" className="btn btn-ghost" onClick={() => form.setValue(name, device)}>
           {device}, as on this device
         </button>
       ) : null}
@@ -71,91 +66,58 @@ function Found({ id, label, error, value, choices, device, change }: FoundProps)
 }
 
 export function SettingsForm({ initial, zones, currencies, save }: SettingsFormProps) {
-  const [settings, setSettings] = useState(initial)
-  const { fields, message, pending, submit, last } = useSubmit(save, stay)
+  const form = useDeedForm({ schema: settingsFields, initial, act: save })
   // Browsers name currencies each in their own words: never on the server.
   const hydrated = useHydrated()
-  const choose = (key: keyof Settings, label: string, choices: Choice, hint?: string) => (
-    <Field id={key} label={label} error={fields[key]} {...(hint === undefined ? {} : { hint })}>
-      {(aria) => (
-        <select
-          {...aria}
-          className="select w-full"
-          value={String(settings[key])}
-          onChange={(event) => setSettings({ ...settings, [key]: event.target.value })}
-        >
-          {choices.map(([value, text]) => (
-            <option key={value} value={value}>
-              {text}
-            </option>
-          ))}
-        </select>
-      )}
-    </Field>
-  )
   return (
-    <form
-      className="flex flex-col gap-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        submit(settings)
-      }}
-    >
-      <FormMessage message={message} />
-      {choose('unit', 'Lengths in', [
-        ['cm', 'centimetres'],
-        ['in', 'inches'],
-      ])}
-      {choose(
-        'ruler',
-        'My ruler reads',
-        Object.entries(RULERS).map(([key, { label }]) => [key, label]),
-        'Sizes are rounded to its marks.',
-      )}
-      {choose(
-        'certainty',
-        'Spares for new projects',
-        ['0.8', '0.9', '0.95', '0.99'].map((value) => [value, `${formatCertainty(Number(value))} sure`]),
-      )}
-      {choose('hand', 'I fold with my', [
-        ['right', 'right hand'],
-        ['left', 'left hand'],
-      ])}
-      <Found
-        id="zone"
-        label="Time zone"
-        error={fields['zone']}
-        value={settings.zone}
-        choices={same(zones)}
-        device={Intl.DateTimeFormat().resolvedOptions().timeZone}
-        change={(zone) => setSettings({ ...settings, zone })}
+    <Form form={form}>
+      <SelectField
+        form={form}
+        name="unit"
+        label="Lengths in"
+        choices={[
+          ['cm', 'centimetres'],
+          ['in', 'inches'],
+        ]}
+      />
+      <SelectField
+        form={form}
+        name="ruler"
+        label="My ruler reads"
+        choices={Object.entries(RULERS).map(([key, { label }]) => [key, label])}
+        hint="Sizes are rounded to its marks."
+      />
+      <SelectField
+        form={form}
+        name="certainty"
+        label="Spares for new projects"
+        choices={CERTAINTIES.map((value) => [value, `${formatCertainty(Number(value))} sure`])}
+      />
+      <SelectField
+        form={form}
+        name="hand"
+        label="I fold with my"
+        choices={[
+          ['right', 'right hand'],
+          ['left', 'left hand'],
+        ]}
       />
       <Found
-        id="currency"
+        form={form}
+        name="zone"
+        label="Time zone"
+        choices={namedSo(zones)}
+        device={Intl.DateTimeFormat().resolvedOptions().timeZone}
+      />
+      <Found
+        form={form}
+        name="currency"
         label="Currency"
-        error={fields['currency']}
-        value={settings.currency}
         choices={currencies.map((code) => [code, hydrated ? (CURRENCY_NAMES.of(code) ?? code) : code])}
         device={null}
-        change={(currency) => setSettings({ ...settings, currency: currency.toUpperCase() })}
       />
-      <label className="flex items-center gap-3">
-        <input
-          type="checkbox"
-          className="toggle"
-          checked={settings.tones}
-          onChange={(event) => setSettings({ ...settings, tones: event.target.checked })}
-        />
-        Soft tones while folding
-      </label>
-      <div className="flex items-center gap-4">
-        <button className="btn btn-primary" disabled={pending}>
-          Save
-        </button>
-        <span role="status" className="second">
-          {last !== null && !pending && message === null ? 'Saved.' : ''}
-        </span>
-      </div>
-    </form>
+      <CheckField form={form} name="tones" label="Soft tones while folding" control="toggle" />
+      <SaveButton deed="Save" form={form} />
+    </Form>
   )
 }

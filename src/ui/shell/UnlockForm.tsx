@@ -1,46 +1,38 @@
 'use client'
 
-import { useState, type FormEvent } from 'react'
 import type { DeedResult } from '@/flows/deed'
-import { Field } from '../forms/Field'
-import { FormMessage } from '../forms/FormMessage'
-import { useSubmit } from '../forms/useSubmit'
-
-const toBench = (_: null, router: { replace: (href: string) => void; refresh: () => void }) => {
-  router.replace('/')
-  router.refresh()
-}
+import { unlockFields } from '@/schema/passphrase'
+import { TextField } from '../forms/fields'
+import { Form } from '../forms/Form'
+import { useDeedForm } from '../forms/useDeedForm'
 
 export function UnlockForm({
   unlock,
 }: {
   readonly unlock: (passphrase: string) => Promise<DeedResult<null>>
 }) {
-  const [passphrase, setPassphrase] = useState('')
-  const { message, pending, submit } = useSubmit(unlock, toBench)
-  const onSubmit = (event: FormEvent) => {
-    event.preventDefault()
-    submit(passphrase)
-  }
+  const form = useDeedForm({
+    schema: unlockFields,
+    initial: { passphrase: '' },
+    act: ({ passphrase }) => unlock(passphrase),
+    onDone: (_, router) => {
+      router.replace('/')
+      router.refresh()
+    },
+  })
   return (
-    <form onSubmit={onSubmit} className="flex flex-col gap-4">
-      <FormMessage message={message} />
-      <Field id="passphrase" label="Passphrase">
-        {(aria) => (
-          <input
-            {...aria}
-            type="password"
-            autoComplete="current-password"
-            autoFocus
-            className="input w-full"
-            value={passphrase}
-            onChange={(event) => setPassphrase(event.target.value)}
-          />
-        )}
-      </Field>
-      <button className="btn btn-primary" disabled={pending}>
+    <Form form={form}>
+      <TextField
+        form={form}
+        name="passphrase"
+        label="Passphrase"
+        type="password"
+        autoComplete="current-password"
+        autoFocus
+      />
+      <button className="btn btn-primary" disabled={form.pending}>
         Unlock
       </button>
-    </form>
+    </Form>
   )
 }

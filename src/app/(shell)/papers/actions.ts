@@ -1,10 +1,10 @@
 'use server'
 
 import { actOn, actOnce } from '@/app/_server/act'
-import { addSheets, countSheets, putPaperAway, savePaper } from '@/flows/deeds/papers'
+import { addPaper, addSheets, countSheets, putPaperAway, savePaper } from '@/flows/deeds/papers'
 
 export const addPaperAction = async (input: unknown, press: unknown) =>
-  actOnce(press, 'add a paper', input, (context) => savePaper(context, null, input))
+  actOnce(press, 'add a paper', input, (context) => addPaper(context, input))
 
 export const savePaperAction = async (paperId: unknown, input: unknown) =>
   actOn(paperId, (context, id) => savePaper(context, id, input))

@@ -13,12 +13,12 @@ export async function switchUnitAction(): Promise<void> {
 
 export const saveSettingsAction = async (input: unknown) => act((context) => saveSettings(context, input))
 
-const passphraseFields = z.object({ passphrase: z.string(), old: z.string() })
+const typedTexts = z.object({ passphrase: z.string(), old: z.string() })
 
 /** Open to the room, whoever sets a new passphrase has to know the old one: an unlocked tablet may lie about. */
 export const setPassphraseAction = async (input: unknown) =>
   act(async () => {
-    const { passphrase, old } = passphraseFields.catch({ passphrase: '', old: '' }).parse(input)
+    const { passphrase, old } = typedTexts.catch({ passphrase: '', old: '' }).parse(input)
     return setPassphrase(await roomContext(), passphrase, config().room ? old : null)
   })
 

@@ -5,8 +5,23 @@ import { readLogbook } from '@/flows/read/logbook'
 import { formatMoment, formatPace, formatShare, plural } from '@/ui/format'
 import { CountList } from '@/ui/logbook/CountList'
 import { EmptyState } from '@/ui/shell/EmptyState'
+import { DataTable, type TableColumn } from '@/ui/table/DataTable'
+import { figure } from '@/ui/table/cells'
 
 export const metadata: Metadata = { title: 'Logbook' }
+
+const FAMILY_COLUMNS: readonly TableColumn[] = [
+  { key: 'family', header: 'Family' },
+  { key: 'usable', header: 'Folded', right: true },
+  { key: 'spoiled', header: 'Spoiled', right: true },
+  { key: 'rejects', header: 'Rejects expected', right: true },
+]
+const PACE_COLUMNS: readonly TableColumn[] = [
+  { key: 'design', header: 'Design' },
+  { key: 'logged', header: 'Logged', right: true },
+  { key: 'usual', header: 'Usual', right: true },
+  { key: 'planned', header: 'Planned with', right: true },
+]
 
 export default async function LogbookPage() {
   const { context, preferences } = await openPage()
@@ -40,67 +55,38 @@ export default async function LogbookPage() {
             <h2 id="lessons" className="text-2xl">
               What the next estimate uses
             </h2>
-            <div className="mt-2 grid items-start gap-8 tablet:grid-cols-2 *:min-w-0 *:overflow-x-auto">
-              <div>
-                <table className="table max-tablet:table-sm">
-                  <thead>
-                    <tr>
-                      <th scope="col">Family</th>
-                      <th scope="col" className="text-right">
-                        Folded
-                      </th>
-                      <th scope="col" className="text-right">
-                        Spoiled
-                      </th>
-                      <th scope="col" className="text-right">
-                        Rejects expected
-                      </th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {families.map((row) => (
-                      <tr key={row.family}>
-                        <th scope="row" className="font-normal">
-                          {row.family}
-                        </th>
-                        <td className="text-right">{row.usable}</td>
-                        <td className="text-right">{row.spoiled}</td>
-                        <td className="text-right">{formatShare(row.expectedRejects, preferences.locale)}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </div>
-              <div>
-                <table className="table max-tablet:table-sm">
-                  <thead>
-                    <tr>
-                      <th scope="col">Design</th>
-                      <th scope="col" className="text-right">
-                        Logged
-                      </th>
-                      <th scope="col" className="text-right">
-                        Usual
-                      </th>
-                      <th scope="col" className="text-right">
-                        Planned with
-                      </th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {paces.map((row) => (
-                      <tr key={row.designName}>
-                        <th scope="row" className="font-normal">
-                          {row.designName}
-                        </th>
-                        <td className="text-right">{plural(row.loggedPieces, 'piece')}</td>
-                        <td className="text-right">{formatPace(row.usualMinutes * 60)}</td>
-                        <td className="text-right">{formatPace(row.secondsPerPiece)}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </div>
+            <div className="mt-2 grid items-start gap-8 tablet:grid-cols-2 *:min-w-0">
+              <DataTable
+                caption="Rejects expected, by family"
+                columns={FAMILY_COLUMNS}
+                rows={families.map((row) => ({
+                  id: row.family,
+                  cells: {
+                    family: row.family,
+                    usable: figure(row.usable),
+                    spoiled: figure(row.spoiled),
+                    rejects: {
+                      text: formatShare(row.expectedRejects, preferences.locale),
+                      by: row.expectedRejects,
+                    },
+                  },
+                }))}
+                sortable
+              />
+              <DataTable
+                caption="Pace of each design"
+                columns={PACE_COLUMNS}
+                rows={paces.map((row) => ({
+                  id: row.designName,
+                  cells: {
+                    design: row.designName,
+                    logged: { text: plural(row.loggedPieces, 'piece'), by: row.loggedPieces },
+                    usual: { text: formatPace(row.usualMinutes * 60), by: row.usualMinutes },
+                    planned: { text: formatPace(row.secondsPerPiece), by: row.secondsPerPiece },
+                  },
+                }))}
+                sortable
+              />
             </div>
           </section>
           <section className="mt-8" aria-labelledby="runs">

@@ -8,9 +8,19 @@ import { DeedButton } from '@/ui/forms/DeedButton'
 import { countOf, formatDuration, formatExact, formatMoment, formatPace, plural } from '@/ui/format'
 import { PaceChart } from '@/ui/logbook/PaceChart'
 import { Pages } from '@/ui/shell/Pages'
+import { figure } from '@/ui/table/cells'
+import { DataTable, type TableColumn } from '@/ui/table/DataTable'
 import { archiveRunAction } from '../actions'
 
 export const metadata: Metadata = { title: 'Run' }
+
+const UNIT_COLUMNS: readonly TableColumn[] = [
+  { key: 'piece', header: 'Piece' },
+  { key: 'state', header: 'State' },
+  { key: 'reason', header: 'Reason' },
+  { key: 'active', header: 'Hands on paper', right: true },
+  { key: 'last', header: 'Last tap', right: true },
+]
 
 interface RunLogParams {
   readonly params: Promise<{ runId: string }>
@@ -63,40 +73,22 @@ export default async function RunLogPage({ params, searchParams }: RunLogParams)
           <PaceChart points={pace} />
         </section>
       ) : null}
-      <div className="mt-8 overflow-x-auto">
-        <table className="table">
-          <caption className="sr-only">Pieces of this run</caption>
-          <thead>
-            <tr>
-              <th scope="col">Piece</th>
-              <th scope="col">State</th>
-              <th scope="col">Reason</th>
-              <th scope="col" className="text-right">
-                Hands on paper
-              </th>
-              <th scope="col" className="text-right">
-                Last tap
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {units.map((unit) => (
-              <tr key={unit.ordinal}>
-                <th scope="row" className="font-normal">
-                  {unit.ordinal}
-                </th>
-                <td>
-                  {unit.status === 'folded' ? unit.grade : unit.status === 'open' ? 'begun' : 'spoiled'}
-                </td>
-                <td>{unit.reason ?? ''}</td>
-                <td className="text-right">{unit.activeMs === 0 ? '' : formatPace(unit.activeMs / 1000)}</td>
-                <td className="text-right">
-                  {unit.lastTapAtMs === null ? '' : formatMoment(unit.lastTapAtMs, preferences)}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      <div className="mt-8">
+        <DataTable
+          caption="Pieces of this run"
+          columns={UNIT_COLUMNS}
+          rows={units.map((unit) => ({
+            id: String(unit.ordinal),
+            cells: {
+              piece: figure(unit.ordinal),
+              state:
+                unit.status === 'folded' ? (unit.grade ?? '') : unit.status === 'open' ? 'begun' : 'spoiled',
+              reason: unit.reason ?? '',
+              active: unit.activeMs === 0 ? '' : formatPace(unit.activeMs / 1000),
+              last: unit.lastTapAtMs === null ? '' : formatMoment(unit.lastTapAtMs, preferences),
+            },
+          }))}
+        />
       </div>
       {pages > 1 ? <Pages href={`/logbook/${run.id}`} page={page} pages={pages} /> : null}
       {units.length === 0 ? <p className="second mt-3">No tap yet.</p> : null}

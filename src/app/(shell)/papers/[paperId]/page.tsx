@@ -108,7 +108,6 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
               note: paper.note,
             }}
             save={savePaperAction.bind(null, paper.id)}
-            deed="Save"
           />
           <div className="mt-6 border-t hairline pt-4">
             <DeedButton act={putPaperAwayAction.bind(null, paper.id, true)} className="btn btn-ghost">

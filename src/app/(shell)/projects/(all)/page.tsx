@@ -55,7 +55,7 @@ export default async function ProjectsPage({
               <ul className="text-sm">
                 {project.lines.map((line) => (
                   <li key={line.id}>
-                    {line.pieces} {line.design.name.toLowerCase()}
+                    {countOf(line.pieces, line.design.name.toLowerCase())}
                     {line.attached ? ', glued on' : ''}
                   </li>
                 ))}

@@ -138,20 +138,17 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
           <p className="second">After the proof piece of the {waits.design.name.toLowerCase()}.</p>
         ) : (
           <TickCut
-            id={`tick-${layout.id}`}
+            planId={planId}
+            layoutId={layout.id}
             sheets={layout.sheets}
+            from={layout.offcut ? 'offcut' : 'sheet'}
             what={of}
-            tick={tick.bind(null, project.id, planId, layout.id)}
+            tick={tickCutAction.bind(null, project.id)}
           />
         )}
       </div>
     </li>
   )
-}
-
-async function tick(projectId: string, planId: string, layoutId: string, sheets: string, press: string) {
-  'use server'
-  return tickCutAction(projectId, { planId, layoutId, sheets }, press)
 }
 
 interface Counted {
@@ -168,7 +165,11 @@ const countedPieces = ({ lines }: ProjectView, layout: LayoutView): readonly Cou
     return { count, line, part: line?.parts.find(({ key }) => key === partKey) }
   })
 
-function layoutText({ offcuts, sheets }: LayoutView, counted: readonly Counted[], preferences: Preferences): string {
+function layoutText(
+  { offcuts, sheets }: LayoutView,
+  counted: readonly Counted[],
+  preferences: Preferences,
+): string {
   const kept = offcuts.map((size) =>
     formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences),
   )
@@ -234,7 +235,8 @@ function CutsDone({ project, preferences }: ProjectProps) {
                 {cut.proof ? 'Proof piece: ' : ''}
                 {what}{' '}
                 <span className="second">
-                  from {plural(cut.sheets, cut.offcut ? 'offcut' : 'sheet')}, {formatMoment(cut.atMs, preferences)}
+                  from {plural(cut.sheets, cut.offcut ? 'offcut' : 'sheet')},{' '}
+                  {formatMoment(cut.atMs, preferences)}
                 </span>
               </span>
               <DeedButton

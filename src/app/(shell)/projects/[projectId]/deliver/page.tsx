@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { allDelivered } from '@/core/plan'
 import type { ProjectView } from '@/flows/read/project'
-import { formatMoment, nounMany, plural, type Preferences } from '@/ui/format'
+import { countOf, formatMoment, nounMany, plural, type Preferences } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { HandOver, type HandOverLine } from '@/ui/project/HandOver'
 import { StationFrame } from '@/ui/project/StationFrame'
@@ -79,7 +79,7 @@ function Deliveries({
           const what = lines
             .map(({ lineId, pieces }) => {
               const line = project.lines.find((one) => one.id === lineId)
-              return `${pieces} ${nounMany(line?.design.name.toLowerCase() ?? 'piece')}`
+              return countOf(pieces, line?.design.name.toLowerCase() ?? 'piece')
             })
             .join(', ')
           return (

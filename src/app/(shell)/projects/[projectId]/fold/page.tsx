@@ -7,7 +7,7 @@ import type { LinePaperView, LineView } from '@/flows/read/project'
 import { countOf, formatDuration, formatPiece, plural } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { Swatch } from '@/ui/paper/Swatch'
-import { StartRun, type HowFolded } from '@/ui/project/StartRun'
+import { StartRun } from '@/ui/project/StartRun'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { shelveLeftOverAction, startRunAction } from '../../actions'
 
@@ -137,7 +137,7 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
             </p>
           ) : null}
           <StartRun
-            id={`run-${line.id}-${row.part.key}-${row.paper.id}`}
+            of={{ lineId: line.id, partKey: row.part.key, paperId: row.paper.id }}
             what={`${line.design.name}, ${row.paper.name}`}
             pieces={left}
             hand={hand}
@@ -145,22 +145,10 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
               line.design.parts.find(({ key }) => key === row.part.key) ?? mainPart(line.design),
               variantOf(line.design, line.variantKey),
             )}
-            start={start.bind(null, projectId, line.id, row.part.key, row.paper.id)}
+            start={startRunAction.bind(null, projectId)}
           />
         </div>
       )}
     </li>
   )
-}
-
-async function start(
-  projectId: string,
-  lineId: string,
-  partKey: string,
-  paperId: string,
-  how: HowFolded,
-  press: string,
-) {
-  'use server'
-  return startRunAction(projectId, { ...how, lineId, partKey, paperId }, press)
 }

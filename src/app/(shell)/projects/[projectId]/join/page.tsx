@@ -25,7 +25,6 @@ export default async function JoinPage(props: StationParams) {
           ))}
         </ul>
       )}
-      <p className="second mt-8 text-sm">Garlands, stems and mounts will stand here too.</p>
     </StationFrame>
   )
 }

@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { meanRejectRate } from '@/core/batch'
 import { readProjectLog } from '@/flows/read/logbook'
-import type { ProjectView } from '@/flows/read/project'
+import type { LinePaperView, LineView, ProjectView } from '@/flows/read/project'
 import {
   countOf,
   formatDay,
@@ -18,6 +18,8 @@ import {
 import { CountList } from '@/ui/logbook/CountList'
 import { EmptyState } from '@/ui/shell/EmptyState'
 import { unitNoun } from '@/ui/project/unit-noun'
+import { figure } from '@/ui/table/cells'
+import { DataTable, type TableColumn, type TableRow } from '@/ui/table/DataTable'
 
 export const metadata: Metadata = { title: 'Log' }
 
@@ -76,6 +78,12 @@ export default async function ProjectLogPage(props: StationParams) {
   )
 }
 
+const PLANNED_COLUMNS: readonly TableColumn[] = [
+  { key: 'what', header: '' },
+  { key: 'planned', header: 'Planned', right: true },
+  { key: 'actual', header: 'So far', right: true },
+]
+
 /** What was planned when work began, beside what it took. */
 function PlannedAndActual({
   project,
@@ -107,32 +115,12 @@ function PlannedAndActual({
         Planned and actual
       </h2>
       <p className="second">As it was planned when work began, {formatMoment(baseline.atMs, inZone)}.</p>
-      <div className="overflow-x-auto">
-        <table className="table mt-2 w-auto">
-          <thead>
-            <tr>
-              <td />
-              <th scope="col" className="text-right">
-                Planned
-              </th>
-              <th scope="col" className="text-right">
-                So far
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(([what, planned, actual]) => (
-              <tr key={what}>
-                <th scope="row" className="font-normal">
-                  {what}
-                </th>
-                <td className="text-right">{planned}</td>
-                <td className="text-right">{actual}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable
+        className="mt-2 w-auto"
+        caption="Planned and actual"
+        columns={PLANNED_COLUMNS}
+        rows={rows.map(([what, planned, actual]) => ({ id: what, cells: { what, planned, actual } }))}
+      />
     </section>
   )
 }
@@ -152,6 +140,40 @@ function Total({ figure, text }: { readonly figure: string; readonly text: strin
   )
 }
 
+const LINE_COLUMNS: readonly TableColumn[] = [
+  { key: 'what', header: 'Design and paper' },
+  { key: 'folded', header: 'Folded', right: true },
+  { key: 'spoiled', header: 'Spoiled', right: true },
+  { key: 'from', header: 'Cut from', right: true },
+  { key: 'pace', header: 'Pace', right: true },
+]
+
+/** What one paper of a line took. */
+function lineRow(project: ProjectView, line: LineView, row: LinePaperView): TableRow {
+  const runs = project.runs.filter(
+    (run) => run.lineId === line.id && run.partKey === row.part.key && run.paperId === row.paper.id,
+  )
+  const activeS = runs.reduce((sum, run) => sum + run.activeMs, 0) / 1000
+  const cuts = project.cuts.filter(
+    (cut) =>
+      cut.paperId === row.paper.id &&
+      cut.pieces.some((piece) => piece.lineId === line.id && piece.partKey === row.part.key),
+  )
+  const count = (offcut: boolean) =>
+    cuts.filter((cut) => cut.offcut === offcut).reduce((sum, cut) => sum + cut.sheets, 0)
+  const secondsEach = row.usableUnits === 0 ? 0 : activeS / row.usableUnits
+  return {
+    id: `${line.id} ${row.part.key} ${row.paper.id}`,
+    cells: {
+      what: `${line.design.name}, ${row.paper.name}`,
+      folded: { text: `${row.usableUnits} of ${row.goodUnits}`, by: row.usableUnits },
+      spoiled: figure(row.spoiledUnits),
+      from: { text: sheetsText(count(false), count(true)), by: count(false) },
+      pace: { text: secondsEach === 0 ? '' : `${formatPace(secondsEach)} a piece`, by: secondsEach },
+    },
+  }
+}
+
 function LineTable({
   project,
   preferences,
@@ -164,62 +186,13 @@ function LineTable({
       <h2 id="lines-title" className="text-2xl">
         Line by line
       </h2>
-      <div className="overflow-x-auto">
-        <table className="table mt-2">
-          <thead>
-            <tr>
-              <th scope="col">Design and paper</th>
-              <th scope="col" className="text-right">
-                Folded
-              </th>
-              <th scope="col" className="text-right">
-                Spoiled
-              </th>
-              <th scope="col" className="text-right">
-                Cut from
-              </th>
-              <th scope="col" className="text-right">
-                Pace
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {project.lines.flatMap((line) =>
-              line.papers.map((row) => {
-                const runs = project.runs.filter(
-                  (run) =>
-                    run.lineId === line.id && run.partKey === row.part.key && run.paperId === row.paper.id,
-                )
-                const active = runs.reduce((sum, run) => sum + run.activeMs, 0) / 1000
-                const cuts = project.cuts.filter(
-                  (cut) =>
-                    cut.paperId === row.paper.id &&
-                    cut.pieces.some((piece) => piece.lineId === line.id && piece.partKey === row.part.key),
-                )
-                const count = (offcut: boolean) =>
-                  cuts.filter((cut) => cut.offcut === offcut).reduce((sum, cut) => sum + cut.sheets, 0)
-                return (
-                  <tr key={`${line.id} ${row.part.key} ${row.paper.id}`}>
-                    <th scope="row" className="font-normal">
-                      {line.design.name}, {row.paper.name}
-                    </th>
-                    <td className="text-right">
-                      {row.usableUnits} of {row.goodUnits}
-                    </td>
-                    <td className="text-right">{row.spoiledUnits}</td>
-                    <td className="text-right">{sheetsText(count(false), count(true))}</td>
-                    <td className="text-right">
-                      {row.usableUnits === 0 || active === 0
-                        ? ''
-                        : `${formatPace(active / row.usableUnits)} a piece`}
-                    </td>
-                  </tr>
-                )
-              }),
-            )}
-          </tbody>
-        </table>
-      </div>
+      <DataTable
+        className="mt-2"
+        caption="Line by line"
+        columns={LINE_COLUMNS}
+        rows={project.lines.flatMap((line) => line.papers.map((row) => lineRow(project, line, row)))}
+        sortable
+      />
       <p className="second mt-3">
         The next estimate counts with{' '}
         {project.lines

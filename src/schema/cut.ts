@@ -1,0 +1,21 @@
+import { z } from 'zod'
+import type { LengthUnit } from '@/core/units'
+import { countText, idText, lengthText, optionalText } from './fields'
+
+/** A cut as it is ticked off: which layout of which stored plan, and how many of its sheets. */
+export const tickFields = z.strictObject({
+  planId: idText('a plan'),
+  layoutId: idText('a layout'),
+  sheets: countText({ name: 'how many sheets', min: 1, max: 100_000 }),
+})
+
+/** The proof piece of a line, and the paper it is cut from. */
+export const proofFields = z.strictObject({ lineId: idText('a line'), paperId: idText('a paper') })
+
+/** What a folded proof piece came out at, where it was measured. */
+export const judgeFields = (unit: LengthUnit) =>
+  z.strictObject({
+    lineId: idText('a line'),
+    axis: z.string().max(64),
+    measured: optionalText(lengthText({ name: 'the measured size', unit, minMm: 1, maxMm: 3000 })),
+  })
