@@ -14,6 +14,7 @@ test('from an empty database to the first tap: what the program can know is not 
       presses++
     }
     await press('link', 'Start a project')
+    await page.waitForURL(/\/projects\/new$/)
     await press('link', 'Add a paper')
     await page.getByLabel('Name').fill('Red copier paper')
     await page.getByLabel('How many sheets').fill('20')

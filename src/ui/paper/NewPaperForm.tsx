@@ -5,6 +5,7 @@ import type { DeedResult } from '@/flows/deed'
 import { newPaperFields } from '@/schema/paper'
 import { TextField } from '../forms/fields'
 import { Form } from '../forms/Form'
+import { More } from '../forms/More'
 import { partOf, useDeedForm } from '../forms/useDeedForm'
 import type { Preferences } from '../format'
 import { UNKNOWN_COLOUR } from './colour-of-name'
@@ -57,12 +58,11 @@ export function NewPaperForm({ preferences, add, then }: NewPaperFormProps) {
         <SheetSize form={partOf(form)} initial={first.format} preferences={preferences} />
         <TextField form={form} name="amount" label="How many sheets" hint="Can wait." numeric />
       </fieldset>
-      <details open={wrong ? true : undefined}>
-        <summary className="cursor-pointer py-2">Weight, thickness, a note</summary>
-        <div className="mt-2 flex flex-col gap-4">
+      <More summary="Weight, thickness, a note" wrong={wrong}>
+        <div className="flex flex-col gap-4">
           <PaperDetails form={partOf(form)} />
         </div>
-      </details>
+      </More>
       <div>
         <button className="btn btn-primary" disabled={form.pending}>
           Add it to the drawer

@@ -8,6 +8,7 @@ import type { DeedResult } from '@/flows/deed'
 import { projectRunFields, type HowFolded } from '@/schema/run-start'
 import { namedSo, SelectField, TextField } from '../forms/fields'
 import { Form } from '../forms/Form'
+import { More } from '../forms/More'
 import { partOf, useDeedForm, type FormOf } from '../forms/useDeedForm'
 
 type ProjectRun = z.input<typeof projectRunFields>
@@ -65,14 +66,13 @@ export function StartRun({ of, what, pieces, hand, ways, start }: StartRunProps)
   return (
     <Form form={form} className="flex flex-col gap-3">
       <div className="flex flex-wrap items-start justify-between gap-3">
-        <details open={wrong ? true : undefined} className="grow">
-          <summary className="cursor-pointer py-2">
-            {how.pieces} in trays of {how.traySize}, {GRAIN_WORDS[how.grain ?? 'fold']}
-          </summary>
-          <div className="mt-2">
-            <HowFields id={`run-${of.lineId}-${of.partKey}-${of.paperId}`} form={partOf(form)} ways={ways} />
-          </div>
-        </details>
+        <More
+          className="grow"
+          wrong={wrong}
+          summary={`${how.pieces} in trays of ${how.traySize}, ${GRAIN_WORDS[how.grain ?? 'fold']}`}
+        >
+          <HowFields id={`run-${of.lineId}-${of.partKey}-${of.paperId}`} form={partOf(form)} ways={ways} />
+        </More>
         <button className="btn btn-primary" disabled={form.pending} aria-label={`Start folding ${what}`}>
           Start folding
         </button>
