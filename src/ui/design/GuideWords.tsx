@@ -169,7 +169,7 @@ export function AssemblyWords({
               {mount.name}
             </Link>{' '}
             from a sheet of {formatLength(mount.sheetMm, preferences)}: it covers the hole and{' '}
-            {assembly.mount.overlapMm} mm around it
+            {formatLength(assembly.mount.overlapMm, preferences)} around it
           </Row>
         ) : null}
       </dl>

@@ -26,7 +26,12 @@ export function YieldChart({ points, sideMm, preferences }: YieldChartProps) {
   const data = points.flatMap((point) =>
     point.sheets === null ? [] : [{ side: point.sideMm / mmPerUnit, sheets: point.sheets }],
   )
-  const tick = (side: number) => String(Math.round(side * 100) / 100)
+  const [from, to] = [data.at(0)?.side ?? 0, data.at(-1)?.side ?? 0]
+  const step = preferences.unit === 'in' ? 0.25 : 0.5
+  const ticks = Array.from(
+    { length: Math.max(0, Math.floor(to / step) - Math.ceil(from / step) + 1) },
+    (_, at) => step * (Math.ceil(from / step) + at),
+  )
   return (
     <div
       className="mt-3 h-56 max-w-2xl overflow-hidden"
@@ -44,7 +49,7 @@ export function YieldChart({ points, sideMm, preferences }: YieldChartProps) {
             dataKey="side"
             type="number"
             domain={['dataMin', 'dataMax']}
-            tickFormatter={tick}
+            ticks={ticks}
             stroke="var(--ink-second)"
             label={{
               value: `side of the square, ${preferences.unit}`,
@@ -53,7 +58,12 @@ export function YieldChart({ points, sideMm, preferences }: YieldChartProps) {
               fill: 'var(--ink-second)',
             }}
           />
-          <YAxis stroke="var(--ink-second)" width={64} allowDecimals={false} domain={['auto', 'auto']} />
+          <YAxis
+            stroke="var(--ink-second)"
+            width={64}
+            allowDecimals={false}
+            domain={['dataMin - 2', 'dataMax + 2']}
+          />
           <Tooltip
             contentStyle={{ background: 'var(--color-base-100)', borderColor: 'var(--hairline)' }}
             labelFormatter={(side) => formatExact(Number(side) * mmPerUnit, preferences)}

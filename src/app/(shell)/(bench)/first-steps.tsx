@@ -1,29 +1,27 @@
 import Link from 'next/link'
+import type { ReactNode } from 'react'
 import type { FlowContext } from '@/flows/flow-context'
 import { readDesignChoices } from '@/flows/read/brief-designs'
 import { hasPapers } from '@/flows/read/papers'
 import { Outline } from '@/ui/design/Outline'
+import { Swatch } from '@/ui/paper/Swatch'
 
-/** Outlines shown beside the way to the designs. */
-const SHOWN = 5
+/** Paper colours for the pictures, from our own demo drawer. */
+const COLOURS = ['#c4491d', '#2c6e7f', '#7f9563', '#6d3f63', '#d9a441'] as const
 
 interface WayInProps {
   readonly title: string
   readonly text: string
   readonly href: string
   readonly deed: string
-  readonly outlines: readonly string[]
+  readonly pictures: ReactNode
   readonly primary: boolean
 }
 
-function WayIn({ title, text, href, deed, outlines, primary }: WayInProps) {
+function WayIn({ title, text, href, deed, pictures, primary }: WayInProps) {
   return (
     <li className="sheet-panel flex flex-col gap-3 p-6">
-      <p className="flex h-14 gap-2">
-        {outlines.map((outline, index) => (
-          <Outline key={index} outline={outline} className="h-14 w-14" />
-        ))}
-      </p>
+      <p className="flex h-14 items-center gap-2">{pictures}</p>
       <h3 className="text-xl">{title}</h3>
       <p className="second">{text}</p>
       <p className="mt-auto pt-3">
@@ -38,8 +36,8 @@ function WayIn({ title, text, href, deed, outlines, primary }: WayInProps) {
 /** Where nothing waits: the ways to begin. */
 export async function FirstSteps({ context }: { readonly context: FlowContext }) {
   const { choices } = await readDesignChoices(context)
-  const easy = choices.filter((choice) => choice.easy).map(({ outline }) => outline)
-  const first = easy.slice(0, 1)
+  const easy = choices.filter((choice) => choice.easy)
+  const [first] = easy
   const papers = await hasPapers(context)
   return (
     <section aria-labelledby="begin-title" className="mt-8">
@@ -52,7 +50,11 @@ export async function FirstSteps({ context }: { readonly context: FlowContext })
           text="Say what is wanted, how many and by when. Sheets, cuts and trays follow from it."
           href="/projects/new"
           deed="Start a project"
-          outlines={[...first, ...first, ...first]}
+          pictures={COLOURS.slice(0, 3).map((colour) =>
+            first ? (
+              <Outline key={colour} outline={first.outline} colour={colour} className="h-14 w-14" />
+            ) : null,
+          )}
           primary
         />
         <WayIn
@@ -60,7 +62,12 @@ export async function FirstSteps({ context }: { readonly context: FlowContext })
           text="Choose a design and fold six from any scrap: pictures, one tap a fold, and a log of how long it took."
           href="/designs"
           deed="Just fold something"
-          outlines={easy.slice(0, SHOWN)}
+          pictures={COLOURS.flatMap((colour, index) => {
+            const choice = easy[index]
+            return choice
+              ? [<Outline key={choice.id} outline={choice.outline} colour={colour} className="h-14 w-14" />]
+              : []
+          })}
           primary={false}
         />
         <WayIn
@@ -72,7 +79,9 @@ export async function FirstSteps({ context }: { readonly context: FlowContext })
           }
           href={papers ? '/papers' : '/papers/new'}
           deed={papers ? 'Open the drawer' : 'Add a paper'}
-          outlines={[]}
+          pictures={COLOURS.map((colour) => (
+            <Swatch key={colour} front={colour} back="#fdfbf5" className="h-10 w-14" />
+          ))}
           primary={false}
         />
       </ul>

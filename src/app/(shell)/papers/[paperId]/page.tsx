@@ -26,6 +26,8 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
   const projectName = asked.projectId === null ? null : await projectNameOf(context, asked.projectId)
   const paper = await readDrawerPaper(context, (await params).paperId)
   if (!paper) notFound()
+  // A size that is used up can be counted again; an offcut that is gone is gone.
+  const sheets = paper.sheets.filter(({ offcut, amount }) => !offcut || amount > 0)
   const mixed = mixedPair(paper)
   return (
     <>
@@ -41,9 +43,9 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
             In the drawer
           </h2>
           {mixed === null ? null : <p className="note mt-3">{mixed}</p>}
-          {paper.sheets.length === 0 ? <p className="second mt-2">No sheets yet.</p> : null}
+          {sheets.length === 0 ? <p className="second mt-2">No sheets yet.</p> : null}
           <ul className="mt-2">
-            {paper.sheets.map((sheet) => {
+            {sheets.map((sheet) => {
               const size = sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)
               const what = `${size}${sheet.offcut ? ', offcut' : ''}`
               return (
