@@ -163,3 +163,19 @@ test('a spoiled piece tells its reason by one key at once, and a touch on a butt
   await expect(page.getByText('0 good, 2 spoiled, 9 to go')).toBeVisible()
   await expect(page.getByText('Say why a piece was spoiled')).toBeVisible()
 })
+
+test('what is to be done fits the screen, and on a phone Next stays in reach', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  // It has one of the longest sayings of the library, with two notes.
+  await justFold(page, server.address, { design: 'raised-head-butterfly' })
+  const sayings: string[] = []
+  for (let fold = 0; fold < 8; fold++) {
+    sayings.push(await now(page).innerText())
+    expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBeLessThanOrEqual(800)
+    await pressTimes(page, 'Space', 1)
+  }
+  expect(sayings.join(' ')).toContain('Its tip back up, out over the edge, to the gauge')
+  await page.setViewportSize({ width: 390, height: 844 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  await expect(page.getByRole('button', { name: 'Next', exact: true })).toBeInViewport({ ratio: 1 })
+})

@@ -112,9 +112,13 @@ export async function startFolding(
   await page.locator('main[data-ready="true"]').waitFor()
 }
 
-/** "Just fold": narrow leaves from any scrap, no project and no paper needed. Waits for the table. */
-export async function justFold(page: Page, address: string, { tray, order }: HowToFold = {}): Promise<void> {
-  await page.goto(`${address}/designs/narrow-leaf`)
+/** "Just fold": nine of a design, narrow leaves if nothing else is said, from any scrap, no project and no paper needed. Waits for the table. */
+export async function justFold(
+  page: Page,
+  address: string,
+  { tray, order, design = 'narrow-leaf' }: HowToFold & { readonly design?: string } = {},
+): Promise<void> {
+  await page.goto(`${address}/designs/${design}`)
   await field(page, 'loose-pieces').fill('9')
   if (tray !== undefined) await field(page, 'loose-tray').fill(tray)
   if (order !== undefined) await field(page, 'loose-order').selectOption({ label: order })

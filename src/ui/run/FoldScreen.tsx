@@ -90,7 +90,7 @@ function TopLine({
         ? 'Sending'
         : 'Every tap is kept.'
   return (
-    <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1 border-b hairline px-6 py-3">
+    <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1 border-b hairline px-6 py-3 max-sm:px-4 max-sm:py-2">
       <Link href={back} className="font-semibold hover:underline">
         Leave the table
       </Link>
@@ -116,12 +116,12 @@ function TableBar({ run, table }: { readonly run: RunView; readonly table: RunAt
   const { phase, usable, spoiled, total } = table.state
   const piece = phase.kind === 'fold' ? phase.cell.piece : null
   return (
-    <div className="grid items-center gap-4 border-t hairline bg-base-300 px-6 py-4 tablet:grid-cols-[13rem_1fr_auto]">
-      <div>
-        <p className="figure text-4xl" data-testid="piece">
+    <div className="sticky bottom-0 grid items-center gap-4 border-t hairline bg-base-300 px-6 py-4 tablet:grid-cols-[13rem_1fr_auto] max-sm:gap-2 max-sm:px-4 max-sm:py-3">
+      <div className="max-sm:flex max-sm:items-baseline max-sm:gap-4">
+        <p className="figure text-4xl max-sm:text-2xl" data-testid="piece">
           {piece === null ? `${usable} of ${run.plan.wanted}` : `${piece} of ${total}`}
         </p>
-        <p className="text-lg">
+        <p className="text-lg max-sm:text-base">
           {usable} good, {spoiled > 0 ? `${spoiled} spoiled, ` : ''}
           {Math.max(0, run.plan.wanted - usable)} to go
         </p>
@@ -189,7 +189,7 @@ function TableButton({ onPress, disabled, chief = false, children }: TableButton
     <button
       type="button"
       disabled={disabled}
-      className={`btn h-20 min-w-28 text-2xl ${chief ? 'btn-primary min-w-44' : 'btn-outline'}`}
+      className={`btn h-20 text-2xl max-tablet:grow max-sm:h-16 max-sm:px-2 max-sm:text-xl ${chief ? 'btn-primary sm:min-w-44' : 'btn-outline sm:min-w-28'}`}
       onClick={(event) => {
         onPress()
         if (event.detail > 0) event.currentTarget.blur()

@@ -7,7 +7,7 @@ import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { FoldDiagram } from '../diagram/FoldDiagram'
 import { MoveDiagram } from '../diagram/Halfway'
 import { formatLength, type Preferences } from '../format'
-import { nextLine, nowWords } from './words'
+import { nextLine, nowWords, type NowWords } from './words'
 
 interface FoldingProps {
   readonly run: RunView
@@ -20,18 +20,9 @@ interface FoldingProps {
 
 /** What the hands do now: the picture, which of how many, and the words; nothing else large. */
 export function Folding({ run, design, gauges, pictures, cell, preferences }: FoldingProps) {
-  const now = nowWords(run, cell, (mm) => formatLength(mm, preferences))
-  // The screen holds two notes beside the words; what one looks at now comes first.
-  const crowded = now.normal !== null && now.look.length > 0
-  const then = (
-    <p className="text-2xl">
-      <span className="second">then </span>
-      {nextLine(run, cell)}
-    </p>
-  )
   return (
     <div className="grid grow tablet:grid-cols-[1fr_1fr]">
-      <div className="flex h-[34vh] min-h-0 flex-col bg-base-100 p-4 tablet:h-auto tablet:max-h-[calc(100vh-11rem)]">
+      <div className="flex h-[34vh] min-h-0 max-sm:h-[30vh] flex-col bg-base-100 p-4 tablet:h-auto tablet:max-h-[calc(100vh-11rem)]">
         {pictures ? (
           <Pictures run={run} pictures={pictures} cell={cell} />
         ) : (
@@ -50,31 +41,54 @@ export function Folding({ run, design, gauges, pictures, cell, preferences }: Fo
           </>
         )}
       </div>
-      <div
-        className="flex flex-col justify-between gap-4 border-l hairline bg-base-200 px-8 py-6"
-        aria-live="polite"
-        aria-atomic
-      >
-        <div className="flex flex-col gap-3">
-          <p className="figure leading-none">
-            <span className="text-[8rem]">{now.count}</span>{' '}
-            <span className="second text-[4rem]">{now.of}</span>
+      <Words now={nowWords(run, cell, (mm) => formatLength(mm, preferences))} next={nextLine(run, cell)} />
+    </div>
+  )
+}
+
+/** A saying that takes more than three lines at full size. */
+const LONG_SAYING = 44
+
+/** What to do, in letters for a metre and a half; where there is much to say, somewhat smaller, so that all is seen. */
+function Words({ now, next }: { readonly now: NowWords; readonly next: string }) {
+  // The screen holds two notes beside the words; what one looks at now comes first.
+  const note = now.normal !== null && now.look.length > 0 ? null : now.note
+  const notes = [note, now.normal, now.look.length > 0 ? now.look : null].filter((one) => one !== null)
+  const much = notes.length > 1 || now.say.length > LONG_SAYING
+  return (
+    <div
+      className="flex flex-col justify-between gap-4 border-l hairline bg-base-200 px-8 py-6 max-sm:px-5 max-sm:py-4"
+      aria-live="polite"
+      aria-atomic
+    >
+      <div className="flex flex-col gap-3">
+        <p className="figure leading-none">
+          <span className={`max-sm:text-[3.5rem] ${much ? 'text-[5rem]' : 'text-[8rem]'}`}>{now.count}</span>{' '}
+          <span className={`second max-sm:text-[2rem] ${much ? 'text-[3rem]' : 'text-[4rem]'}`}>
+            {now.of}
+          </span>
+        </p>
+        <p
+          className={`figure leading-[1.04] max-sm:text-[2.25rem] ${much ? 'text-[3.75rem]' : 'text-[4.5rem]'}`}
+        >
+          {now.say}
+        </p>
+        {note === null ? null : <p className="second text-2xl max-sm:text-lg">{note}</p>}
+        {now.normal === null ? null : (
+          <p className="note text-2xl max-sm:text-lg">
+            <strong>Looks wrong, is right.</strong> {now.normal}
           </p>
-          <p className="figure text-[4.5rem] leading-[1.04]">{now.say}</p>
-          {now.note === null || crowded ? null : <p className="second text-2xl">{now.note}</p>}
-          {now.normal === null ? null : (
-            <p className="note text-2xl">
-              <strong>Looks wrong, is right.</strong> {now.normal}
-            </p>
-          )}
-          {now.look.length === 0 ? null : (
-            <p className="note text-2xl">
-              <strong>Look before you go on:</strong> {now.look.join('; ')}.
-            </p>
-          )}
-        </div>
-        {then}
+        )}
+        {now.look.length === 0 ? null : (
+          <p className="note text-2xl max-sm:text-lg">
+            <strong>Look before you go on:</strong> {now.look.join('; ')}.
+          </p>
+        )}
       </div>
+      <p className="text-2xl max-sm:text-lg">
+        <span className="second">then </span>
+        {next}
+      </p>
     </div>
   )
 }

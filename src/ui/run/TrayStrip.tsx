@@ -10,7 +10,7 @@ export function TrayStrip({ run, table }: { readonly run: RunView; readonly tabl
   const colour = run.paper?.frontColour ?? '#7f9563'
   const current = phase.kind === 'fold' ? phase.cell.piece : null
   return (
-    <ol className="flex flex-wrap gap-2" aria-label={`Tray ${phase.tray + 1}`}>
+    <ol className="flex flex-wrap gap-x-2" aria-label={`Tray ${phase.tray + 1}`}>
       {inTray.map((piece) => {
         const { share, spoiled } = pieceAt(piece)
         const words = spoiled
@@ -25,7 +25,7 @@ export function TrayStrip({ run, table }: { readonly run: RunView; readonly tabl
             <span className="sr-only">
               Piece {piece}: {words}
             </span>
-            <svg viewBox="-26 -26 52 52" className="size-14" aria-hidden>
+            <svg viewBox="-26 -26 52 52" className="size-14 max-sm:size-8" aria-hidden>
               <path
                 d="M0-22 22 0 0 22-22 0Z"
                 fill="var(--color-base-100)"

@@ -2,7 +2,7 @@ import { tapsOf, type Cell } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
 import { nounMany } from '../format'
 
-interface NowWords {
+export interface NowWords {
   readonly count: string
   readonly of: string
   readonly say: string

@@ -128,7 +128,7 @@ function Heading({ header: { column }, text, className }: HeadingProps) {
       {column.getCanSort() ? (
         <button
           type="button"
-          className="cursor-pointer hover:underline"
+          className="min-h-6 cursor-pointer hover:underline"
           onClick={column.getToggleSortingHandler()}
         >
           {text}
