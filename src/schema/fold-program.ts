@@ -1,5 +1,14 @@
 import { z } from 'zod'
-import type { Amount, ClearZone, LineSpec, MoveSpec, PointSpec, Round, SheetSpec } from '@/core/fold'
+import type {
+  Amount,
+  ClearZone,
+  LineSpec,
+  MoveKind,
+  MoveSpec,
+  PointSpec,
+  Round,
+  SheetSpec,
+} from '@/core/fold'
 
 /** Specifications may stand in one another so deep; no fold needs half of it. */
 const DEEPEST = 24
@@ -56,8 +65,14 @@ const stretch = z.tuple([spot, spot]).readonly()
 const crease = z.tuple([spot, spot, z.enum(['M', 'V', 'U'])]).readonly()
 const way = z.enum(['valley', 'mountain'])
 
-const move = z.discriminatedUnion('kind', [
-  z.strictObject({
+/** The same with `undefined` for what is left out: a parse does not tell the two apart. */
+type WithUndefined<T> = {
+  [Key in keyof T]: Record<string, never> extends Pick<T, Key> ? T[Key] | undefined : T[Key]
+}
+
+/** How each kind of move is written. A kind that is added to `MoveSpec` and not here does not compile. */
+const MOVES = {
+  fold: z.strictObject({
     kind: z.literal('fold'),
     way,
     line,
@@ -65,7 +80,7 @@ const move = z.discriminatedUnion('kind', [
     take: take.optional(),
     stopFrom: line.optional(),
   }),
-  z.strictObject({
+  crease: z.strictObject({
     kind: z.literal('crease'),
     way,
     line,
@@ -73,10 +88,10 @@ const move = z.discriminatedUnion('kind', [
     take: take.optional(),
     between: z.tuple([point, point]).readonly().optional(),
   }),
-  z.strictObject({ kind: z.literal('unfold'), way, line, moves: point.optional(), take }),
-  z.strictObject({ kind: z.literal('turn over'), axis: z.enum(['upright', 'level']) }),
-  z.strictObject({ kind: z.literal('rotate'), degrees: z.number().min(-360).max(360) }),
-  z.strictObject({
+  unfold: z.strictObject({ kind: z.literal('unfold'), way, line, moves: point.optional(), take }),
+  'turn over': z.strictObject({ kind: z.literal('turn over'), axis: z.enum(['upright', 'level']) }),
+  rotate: z.strictObject({ kind: z.literal('rotate'), degrees: z.number().min(-360).max(360) }),
+  reverse: z.strictObject({
     kind: z.literal('reverse'),
     way: z.enum(['inside', 'outside']),
     line,
@@ -87,7 +102,7 @@ const move = z.discriminatedUnion('kind', [
     layers,
     hints: hints.optional(),
   }),
-  z.strictObject({
+  refold: z.strictObject({
     kind: z.literal('refold'),
     name: z.enum([
       'squash',
@@ -106,7 +121,7 @@ const move = z.discriminatedUnion('kind', [
     hints: hints.optional(),
     shows: spot,
   }),
-  z.strictObject({
+  tuck: z.strictObject({
     kind: z.literal('tuck'),
     name: z.enum(['tuck', 'pull out']),
     line,
@@ -114,15 +129,15 @@ const move = z.discriminatedUnion('kind', [
     take: z.array(spot).min(1).max(200).readonly(),
     hints,
   }),
-  z.strictObject({ kind: z.literal('cut'), line, moves: point.optional(), take: take.optional() }),
-  z.strictObject({
+  cut: z.strictObject({ kind: z.literal('cut'), line, moves: point.optional(), take: take.optional() }),
+  shape: z.strictObject({
     kind: z.literal('shape'),
     name: z.enum(['curl', 'round', 'open', 'inflate', 'bend']),
     model: z.string().min(1).max(500),
     factor: z.tuple([z.number().positive().max(10), z.number().positive().max(10)]).readonly(),
     axes: z.array(key).min(1).max(20).readonly().optional(),
   }),
-  z.strictObject({
+  work: z.strictObject({
     kind: z.literal('work'),
     name: z.enum(['write', 'mark', 'glue', 'attach', 'pierce']),
     places: z.array(point).min(1).max(40).readonly(),
@@ -131,10 +146,13 @@ const move = z.discriminatedUnion('kind', [
       .readonly()
       .optional(),
   }),
-])
+} satisfies { readonly [Kind in MoveKind]: z.ZodType<WithUndefined<Extract<MoveSpec, { kind: Kind }>>> }
+
+const { fold: firstMove, ...otherMoves } = MOVES
+const move = z.discriminatedUnion('kind', [firstMove, ...Object.values(otherMoves)])
 
 /** Fields left out and fields set to `undefined` are one in JSON; the types of the core tell them apart. */
-const asMove = (read: z.output<typeof move>): MoveSpec => read as MoveSpec
+const asMove = (read: WithUndefined<MoveSpec>): MoveSpec => read as MoveSpec
 
 export const roundSchema: z.ZodType<Round> = z
   .strictObject({

@@ -1,8 +1,8 @@
 import { largest, least } from '../../numeric'
 import { distance, flips, mirrored, move, signedDistance, type Point } from '../../geometry'
 import { boxOf, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
-import { sheetPoint, type Table } from '../program/resolve'
-import type { LineSpec, PointSpec } from '../program'
+import { sheetPoint, type Situation } from '../program/resolve'
+import type { LineSpec, MoveKind, MoveSpec, PointSpec, TakeSpec } from '../program'
 import { letterOf } from '../moves/refold'
 import { lying } from '../state/start'
 import type { FoldedState } from '../state/types'
@@ -101,10 +101,10 @@ function traveller({ before, done }: Frame): Point | null {
   return { x: best.x + line.direction.x * shift, y: best.y + line.direction.y * shift }
 }
 
-function landmarks(table: Table, line: LineSpec): readonly FoldSymbol[] {
+function landmarks(here: Situation, line: LineSpec): readonly FoldSymbol[] {
   const point = (spec: PointSpec, role: 'moves' | 'target'): FoldSymbol => ({
     kind: 'landmark',
-    at: pointOf(table, spec),
+    at: pointOf(here, spec),
     role,
   })
   const edge = (spec: LineSpec, role: 'moves' | 'target'): readonly FoldSymbol[] =>
@@ -113,8 +113,8 @@ function landmarks(table: Table, line: LineSpec): readonly FoldSymbol[] {
           {
             kind: 'landmark line',
             role,
-            from: pointOf(table, spec.through[0]),
-            to: pointOf(table, spec.through[1]),
+            from: pointOf(here, spec.through[0]),
+            to: pointOf(here, spec.through[1]),
           },
         ]
       : []
@@ -126,7 +126,7 @@ function landmarks(table: Table, line: LineSpec): readonly FoldSymbol[] {
       ...line.points.map((spec) => point(spec, 'moves')),
       ...line.ontoLines.flatMap((spec) => edge(spec, 'target')),
     ]
-  // A place of the table is no mark on the paper: only what lies on the sheet can be aimed at.
+  // A place of the here is no mark on the paper: only what lies on the sheet can be aimed at.
   if ('through' in line)
     return line.through.flatMap((spec) => ('plane' in spec ? [] : [point(spec, 'target')]))
   return []
@@ -137,9 +137,9 @@ function refoldLines(frame: Frame, seen: Seen, gauges: GaugeShares): readonly Fo
   const { spec } = frame.done
   if (spec.kind !== 'refold') return []
   const { before, after } = frame
-  const table: Table = { state: before.state, gauges }
+  const here: Situation = { state: before.state, gauges }
   return spec.add.flatMap(([from, to, given]): readonly FoldSymbol[] => {
-    const stretch = { from: sheetPoint(table, from), to: sheetPoint(table, to) }
+    const stretch = { from: sheetPoint(here, from), to: sheetPoint(here, to) }
     const letter = given === 'U' ? letterNow(after.state, stretch) : given
     return onFaces(seen, stretch).map((part): FoldSymbol => {
       const turned = flips(before.state.faces[part.face]?.pose ?? { a: 1, b: 0, c: 0, d: 1, x: 0, y: 0 })
@@ -172,77 +172,96 @@ function letterNow(state: FoldedState, { from, to }: Segment): 'M' | 'V' {
   return hinge && letterOf(state, hinge) === 'M' ? 'M' : 'V'
 }
 
-/** The symbols of one move, drawn on the piece before it. */
-export function symbolsOf(frame: Frame, seen: Seen, gauges: GaugeShares): readonly FoldSymbol[] {
-  const { before, after, done } = frame
-  const { spec, line, creases } = done
-  const table: Table = { state: before.state, gauges }
-  const far = traveller(frame)
-  const travels = (head: Extract<FoldSymbol, { kind: 'arrow' }>['head']): readonly FoldSymbol[] => {
-    if (!line || !far) return []
-    const from = 'line' in spec && 'onto' in spec.line ? pointOf(table, spec.line.onto[0]) : far
-    return [{ kind: 'arrow', head, from, to: mirrored(line, from) }]
-  }
-  const taken = (): readonly FoldSymbol[] => {
-    if (!('take' in spec) || !spec.take || !('layers' in spec.take)) return []
-    const at = pointOf(table, spec.take.at)
-    // Counted a hair beside the point: it may lie on an edge that many layers share.
-    const beside = line ? { x: at.x + line.direction.x * 1e-4, y: at.y + line.direction.y * 1e-4 } : at
-    const there = seen.shapes.flatMap((shape, face) => (holds(shape, beside) ? [face] : []))
-    const goes = there.filter((face) => done.moving.includes(face))
-    // Where all that lies there goes, there is nothing to choose.
-    return goes.length === there.length ? [] : [{ kind: 'layers', at, taken: goes.length, of: there.length }]
-  }
-  switch (spec.kind) {
-    case 'fold':
-      return [
-        ...foldLines(seen, creases, spec.way),
-        ...landmarks(table, spec.line),
-        ...travels(spec.way === 'valley' ? 'front' : 'behind'),
-        ...taken(),
-      ]
-    case 'crease':
-      return [
-        ...foldLines(seen, clip(frame, creases), spec.way),
-        ...landmarks(table, spec.line),
-        ...travels(spec.way === 'valley' ? 'there and back' : 'behind and back'),
-        ...taken(),
-      ]
-    case 'unfold':
-      return [...travels('unfold'), ...taken()]
-    case 'reverse':
-      return [
-        ...foldLines(seen, creases, spec.way === 'inside' ? 'mountain' : 'valley'),
-        ...travels('between'),
-      ]
-    case 'tuck':
-      return [...foldLines(seen, creases, 'valley'), ...travels('between')]
-    case 'cut':
-      return foldLines(seen, creases, 'cut')
-    case 'turn over':
-      return [{ kind: 'turn over', axis: spec.axis }]
-    case 'rotate':
-      return [{ kind: 'rotate', degrees: spec.degrees }]
-    case 'refold': {
-      const at = sheetPoint(table, spec.shows)
-      const [from, to] = [whereIs(before.state, at), whereIs(after.state, at)]
-      const arrow: readonly FoldSymbol[] =
-        from && to && distance(from, to) > 1e-6 ? [{ kind: 'arrow', head: 'front', from, to }] : []
-      return [...refoldLines(frame, seen, gauges), ...arrow]
-    }
-    case 'shape':
-      return [{ kind: 'shape', name: spec.name, at: boxOf(before.state).middle }]
-    case 'work':
-      return [
-        {
-          kind: 'work',
-          name: spec.name,
-          places: spec.places.map((place) => pointOf(table, place)),
-          ...(spec.size ? { size: spec.size } : {}),
-        },
-      ]
-  }
+/** A move about to be drawn: as it was done, what is seen of the piece before it, and what its specs are read against. */
+interface Drawn {
+  readonly frame: Frame
+  readonly seen: Seen
+  readonly here: Situation
 }
+
+type ArrowHead = Extract<FoldSymbol, { kind: 'arrow' }>['head']
+type MoveOf<Kind extends MoveKind> = Extract<MoveSpec, { kind: Kind }>
+
+/** The arrow of what a fold line takes over: from the point that is brought somewhere, or the one that goes furthest. */
+function travels({ frame, here }: Drawn, head: ArrowHead): readonly FoldSymbol[] {
+  const { spec, line } = frame.done
+  const far = traveller(frame)
+  if (!line || !far) return []
+  const from = 'line' in spec && 'onto' in spec.line ? pointOf(here, spec.line.onto[0]) : far
+  return [{ kind: 'arrow', head, from, to: mirrored(line, from) }]
+}
+
+/** Counted a hair beside the point: it may lie on an edge that many layers share. */
+const HAIR = 1e-4
+
+/** How many of the layers that lie there go, where there is something to choose. */
+function layersTaken(
+  { frame: { done }, seen, here }: Drawn,
+  take: TakeSpec | undefined,
+): readonly FoldSymbol[] {
+  if (!take) return []
+  const at = pointOf(here, take.at)
+  const { line } = done
+  const beside = line ? { x: at.x + line.direction.x * HAIR, y: at.y + line.direction.y * HAIR } : at
+  const there = seen.shapes.flatMap((shape, face) => (holds(shape, beside) ? [face] : []))
+  const goes = there.filter((face) => done.moving.includes(face))
+  return goes.length === there.length ? [] : [{ kind: 'layers', at, taken: goes.length, of: there.length }]
+}
+
+/** What is drawn over each kind of move. A kind that is added to `MoveSpec` and not here does not compile. */
+const DRAWS: { readonly [Kind in MoveKind]: (drawn: Drawn, spec: MoveOf<Kind>) => readonly FoldSymbol[] } = {
+  fold: (drawn, { way, line, take }) => [
+    ...foldLines(drawn.seen, drawn.frame.done.creases, way),
+    ...landmarks(drawn.here, line),
+    ...travels(drawn, way === 'valley' ? 'front' : 'behind'),
+    ...layersTaken(drawn, take),
+  ],
+  crease: (drawn, { way, line, take }) => [
+    ...foldLines(drawn.seen, clip(drawn.frame, drawn.frame.done.creases), way),
+    ...landmarks(drawn.here, line),
+    ...travels(drawn, way === 'valley' ? 'there and back' : 'behind and back'),
+    ...layersTaken(drawn, take),
+  ],
+  unfold: (drawn, { take }) => [...travels(drawn, 'unfold'), ...layersTaken(drawn, take)],
+  reverse: (drawn, { way }) => [
+    ...foldLines(drawn.seen, drawn.frame.done.creases, way === 'inside' ? 'mountain' : 'valley'),
+    ...travels(drawn, 'between'),
+  ],
+  tuck: (drawn) => [
+    ...foldLines(drawn.seen, drawn.frame.done.creases, 'valley'),
+    ...travels(drawn, 'between'),
+  ],
+  cut: ({ frame, seen }) => foldLines(seen, frame.done.creases, 'cut'),
+  'turn over': (_, { axis }) => [{ kind: 'turn over', axis }],
+  rotate: (_, { degrees }) => [{ kind: 'rotate', degrees }],
+  refold: ({ frame, seen, here }, { shows }) => {
+    const at = sheetPoint(here, shows)
+    const [from, to] = [whereIs(frame.before.state, at), whereIs(frame.after.state, at)]
+    const arrow: readonly FoldSymbol[] =
+      from && to && distance(from, to) > SAME_PLACE ? [{ kind: 'arrow', head: 'front', from, to }] : []
+    return [...refoldLines(frame, seen, here.gauges), ...arrow]
+  },
+  shape: ({ frame }, { name }) => [{ kind: 'shape', name, at: boxOf(frame.before.state).middle }],
+  work: ({ here }, { name, places, size }) => [
+    {
+      kind: 'work',
+      name,
+      places: places.map((place) => pointOf(here, place)),
+      ...(size ? { size } : {}),
+    },
+  ],
+}
+
+/** What stays closer than this has not moved. */
+const SAME_PLACE = 1e-6
+
+function draw<Kind extends MoveKind>(drawn: Drawn, spec: MoveOf<Kind>): readonly FoldSymbol[] {
+  return DRAWS[spec.kind](drawn, spec)
+}
+
+/** The symbols of one move, drawn on the piece before it. */
+export const symbolsOf = (frame: Frame, seen: Seen, gauges: GaugeShares): readonly FoldSymbol[] =>
+  draw({ frame, seen, here: { state: frame.before.state, gauges } }, frame.done.spec)
 
 /** A partial crease is drawn as long as it is made: from the marks it leaves. */
 function clip({ before, after }: Frame, creases: readonly CreaseOnFace[]): readonly CreaseOnFace[] {

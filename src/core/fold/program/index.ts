@@ -1,6 +1,7 @@
 export * from './types'
 export * from './piece'
 export * from './run'
+export type { CreaseOnFace } from './do-move'
 export { pointOf } from './resolve'
 export { boxOf } from './placing'
 export * from './step-figures'

@@ -27,13 +27,13 @@ import { whereIs } from '../state/where'
 import type { Amount, GaugeShares, LineSpec, PointSpec, SheetPoint } from './types'
 
 /** What specifications are read against: the piece as it lies and the gauges as set. */
-export interface Table {
+export interface Situation {
   readonly state: FoldedState
   readonly gauges: GaugeShares
 }
 
 /** *Throws* `UNKNOWN_GAUGE`; `NOT_FINITE`. */
-export function amountOf({ gauges }: Pick<Table, 'gauges'>, amount: Amount): number {
+export function amountOf({ gauges }: Pick<Situation, 'gauges'>, amount: Amount): number {
   const [share, terms] = typeof amount === 'number' ? [amount, {}] : [amount.share ?? 0, amount.gauges]
   const sum = Object.entries(terms).reduce((total, [key, factor]) => {
     const setting = gauges[key]
@@ -44,30 +44,30 @@ export function amountOf({ gauges }: Pick<Table, 'gauges'>, amount: Amount): num
   return sum
 }
 
-export const sheetPoint = (table: Pick<Table, 'gauges'>, [x, y]: SheetPoint): Point => ({
-  x: amountOf(table, x),
-  y: amountOf(table, y),
+export const sheetPoint = (here: Pick<Situation, 'gauges'>, [x, y]: SheetPoint): Point => ({
+  x: amountOf(here, x),
+  y: amountOf(here, y),
 })
 
 /** A point as it lies now. *Throws* `OFF_THE_SHEET`; `NO_SUCH_LINE` where lines that should meet do not. */
-export function pointOf(table: Table, spec: PointSpec): Point {
+export function pointOf(here: Situation, spec: PointSpec): Point {
   if ('sheet' in spec) {
-    const at = sheetPoint(table, spec.sheet)
-    const now = whereIs(table.state, at)
+    const at = sheetPoint(here, spec.sheet)
+    const now = whereIs(here.state, at)
     if (!now) throw new CoreError('OFF_THE_SHEET', { name: 'point', value: 'not on the paper', at })
     return now
   }
-  if ('plane' in spec) return sheetPoint(table, spec.plane)
+  if ('plane' in spec) return sheetPoint(here, spec.plane)
   if ('from' in spec) {
-    const [from, by] = [pointOf(table, spec.from), sheetPoint(table, spec.by)]
+    const [from, by] = [pointOf(here, spec.from), sheetPoint(here, spec.by)]
     return plus(from, by)
   }
   if ('between' in spec) {
-    const [from, to] = [pointOf(table, spec.between[0]), pointOf(table, spec.between[1])]
-    const share = spec.share === undefined ? 0.5 : amountOf(table, spec.share)
+    const [from, to] = [pointOf(here, spec.between[0]), pointOf(here, spec.between[1])]
+    const share = spec.share === undefined ? 0.5 : amountOf(here, spec.share)
     return { x: from.x + (to.x - from.x) * share, y: from.y + (to.y - from.y) * share }
   }
-  const at = meet(lineOf(table, spec.meet[0]), lineOf(table, spec.meet[1]))
+  const at = meet(lineOf(here, spec.meet[0]), lineOf(here, spec.meet[1]))
   if (!at) throw new CoreError('NO_SUCH_LINE', { name: 'meet of two lines', value: 'the lines are parallel' })
   return at
 }
@@ -80,9 +80,9 @@ function nearest(lines: readonly Line[], near: Point, what: string): Line {
 }
 
 /** A line in the plane the piece lies in. *Throws* `NO_SUCH_LINE` where no fold does what is asked. */
-export function lineOf(table: Table, spec: LineSpec): Line {
-  const at = (point: PointSpec) => pointOf(table, point)
-  const line = (other: LineSpec) => lineOf(table, other)
+export function lineOf(here: Situation, spec: LineSpec): Line {
+  const at = (point: PointSpec) => pointOf(here, point)
+  const line = (other: LineSpec) => lineOf(here, other)
   if ('onto' in spec) return bisectorOfPoints(at(spec.onto[1]), at(spec.onto[0]))
   if ('lineOnto' in spec)
     return nearest(
@@ -114,7 +114,7 @@ export function lineOf(table: Table, spec: LineSpec): Line {
   if ('beside' in spec) {
     const old = line(spec.beside)
     const side = signedDistance(old, at(spec.towards)) >= 0 ? 1 : -1
-    return { ...old, origin: plus(old.origin, times(leftOf(old.direction), side * amountOf(table, spec.by))) }
+    return { ...old, origin: plus(old.origin, times(leftOf(old.direction), side * amountOf(here, spec.by))) }
   }
   if ('turned' in spec) {
     const old = line(spec.turned)
@@ -132,8 +132,8 @@ export function lineOf(table: Table, spec: LineSpec): Line {
 }
 
 /** The line with its moving side on the left. *Throws* `NO_SUCH_LINE` where the point lies on the line itself. */
-export function lineMoving(table: Table, spec: LineSpec, moves: PointSpec | undefined): Line {
-  const found = lineOf(table, spec)
+export function lineMoving(here: Situation, spec: LineSpec, moves: PointSpec | undefined): Line {
+  const found = lineOf(here, spec)
   const mover =
     moves ??
     ('onto' in spec
@@ -145,7 +145,7 @@ export function lineMoving(table: Table, spec: LineSpec, moves: PointSpec | unde
           : undefined)
   if (!mover)
     throw new CoreError('NO_SUCH_LINE', { name: 'fold line', value: 'it is not said which side moves' })
-  const at = pointOf(table, mover)
+  const at = pointOf(here, mover)
   const side = signedDistance(found, at)
   if (Math.abs(side) < SAME_POINT)
     throw new CoreError('NO_SUCH_LINE', { name: 'moving side', value: 'its point lies on the fold line', at })

@@ -139,6 +139,8 @@ export type MoveSpec =
       readonly size?: readonly [width: number, height: number]
     }
 
+export type MoveKind = MoveSpec['kind']
+
 export type Rigour = 'strict' | 'even' | 'free'
 export type CreaseStrength = 'pinch' | 'light' | 'firm' | 'burnished' | 'rolled' | 'none'
 
