@@ -18,12 +18,5 @@ export const USUAL_CALIPER_MM: number = FEELS.copier.caliperMm
 
 export type Feel = keyof typeof FEELS
 
-/** A paper's thickness in mm: as measured, else by its feel scaled with its grammage where that is known. */
-export function caliperOf(feel: Feel, grammageGsm: number | null, measuredMm: number | null): number {
-  if (measuredMm !== null) return measuredMm
-  const usual = FEELS[feel]
-  return grammageGsm === null ? usual.caliperMm : (usual.caliperMm * grammageGsm) / usual.grammageGsm
-}
-
 /** A stack's thickness in mm: layers x caliper. */
 export const thicknessMm = (layers: number, caliperMm: number): number => layers * caliperMm

@@ -1,3 +1,4 @@
+export * from './paper'
 export * from './feel'
 export * from './handling'
 export * from './weigh'

@@ -1,10 +1,13 @@
 import { caliperOf, FEELS, sheetsByMass, thicknessMm } from '.'
 
 test('a feel stands for numbers until they are known (common practice: copier about 0.10 mm, 8 layers 0.8 mm)', () => {
-  expect(caliperOf('copier', null, null)).toBe(0.1)
-  expect(thicknessMm(8, caliperOf('copier', 80, null))).toBeCloseTo(0.8, 12)
-  expect(caliperOf('copier', 160, null)).toBeCloseTo(0.2, 12)
-  expect(caliperOf('thin', 60, 0.09)).toBe(0.09)
+  expect(caliperOf({ feel: 'copier', grammageGsm: null, caliperMeasuredMm: null })).toBe(0.1)
+  expect(thicknessMm(8, caliperOf({ feel: 'copier', grammageGsm: 80, caliperMeasuredMm: null }))).toBeCloseTo(
+    0.8,
+    12,
+  )
+  expect(caliperOf({ feel: 'copier', grammageGsm: 160, caliperMeasuredMm: null })).toBeCloseTo(0.2, 12)
+  expect(caliperOf({ feel: 'thin', grammageGsm: 60, caliperMeasuredMm: 0.09 })).toBe(0.09)
   expect(Object.keys(FEELS)).toContain('heavy')
 })
 

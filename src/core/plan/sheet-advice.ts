@@ -8,13 +8,13 @@ import {
 } from '../design'
 import type { GaugeSettings } from '../design'
 import { largest } from '../numeric'
+import type { Paper } from '../paper'
 import { formatOf, SHEET_FORMATS, type SheetFormat, type SizeUm } from '../sheet'
 import { mmFromUm } from '../units'
 import { comesOff } from './cutting'
 
 /** A paper as advice needs it. */
-export interface AdvisedPaper {
-  readonly id: string
+export interface AdvisedPaper extends Pick<Paper, 'id'> {
   readonly caliperMm: number
   /** Sizes it is in the drawer in, offcuts too. */
   readonly sheets: readonly SizeUm[]

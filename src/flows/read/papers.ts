@@ -1,4 +1,4 @@
-import { FEELS, caliperOf, type Feel } from '@/core/paper'
+import { FEELS, caliperOf, type Paper } from '@/core/paper'
 import { formatOf } from '@/core/sheet'
 import { mmFromUm } from '@/core/units'
 import { findPaper, listPapers } from '@/data/repositories/papers'
@@ -6,13 +6,8 @@ import { stockOf, type StockLine } from '@/data/repositories/stock'
 import type { PaperRow } from '@/data/tables'
 import type { FlowContext } from '../flow-context'
 
-/** A paper as pages show it; plain, so that it can go to the browser. */
-export interface PaperView {
-  readonly id: string
-  readonly name: string
-  readonly frontColour: string
-  readonly backColour: string
-}
+/** What a page shows of a paper that only stands beside something. */
+export type PaperView = Pick<Paper, 'id' | 'name' | 'frontColour' | 'backColour'>
 
 export interface SheetView {
   readonly stockItemId: string
@@ -24,13 +19,10 @@ export interface SheetView {
   readonly priceMinor: number | null
 }
 
-export interface DrawerPaper extends PaperView {
-  readonly feel: Feel
+/** A paper with what there is of it; plain, so that it can go to the browser. */
+export interface DrawerPaper extends Paper {
   readonly feelLabel: string
-  readonly grammageGsm: number | null
   readonly caliperMm: number
-  readonly caliperMeasuredMm: number | null
-  readonly note: string
   readonly sheets: readonly SheetView[]
 }
 
@@ -51,16 +43,20 @@ export const sheetView = (line: StockLine): SheetView => ({
   priceMinor: line.price_minor,
 })
 
+const paperOf = (row: PaperRow): Paper => ({
+  ...paperView(row),
+  feel: row.feel,
+  grammageGsm: row.grammage_gsm,
+  caliperMeasuredMm: row.caliper_um === null ? null : mmFromUm(row.caliper_um),
+  note: row.note,
+})
+
 function drawerPaper(row: PaperRow, stock: readonly StockLine[]): DrawerPaper {
-  const caliperMeasuredMm = row.caliper_um === null ? null : mmFromUm(row.caliper_um)
+  const paper = paperOf(row)
   return {
-    ...paperView(row),
-    feel: row.feel,
-    feelLabel: FEELS[row.feel].label,
-    grammageGsm: row.grammage_gsm,
-    caliperMm: caliperOf(row.feel, row.grammage_gsm, caliperMeasuredMm),
-    caliperMeasuredMm,
-    note: row.note,
+    ...paper,
+    feelLabel: FEELS[paper.feel].label,
+    caliperMm: caliperOf(paper),
     sheets: stock.filter((line) => line.paper_id === row.id).map(sheetView),
   }
 }
