@@ -4,7 +4,7 @@ import {
   figuresOfTrace,
   foldPattern,
   runProgram,
-  showProgram,
+  drawProgram,
   unitSquare,
   type Crease,
   type FoldProgram,
@@ -39,7 +39,7 @@ report(`median of ${times.length} programs`, percentile(medians, 0.5), 'ms', 50)
 report('worst program', percentile(medians, 1), 'ms', 150)
 const shown = programs.map(([, program, gauges]) =>
   percentile(
-    timeRuns(3, () => showProgram(program, gauges)),
+    timeRuns(3, () => drawProgram(program, gauges)),
     0.5,
   ),
 )

@@ -11,7 +11,7 @@ import {
   LIBRARY,
   mainPart,
   programOf,
-  showDesign,
+  drawDesign,
   type Assembly,
 } from '../src/core/design'
 import { BASES, type FoldPicture, type FoldProgram, type GaugeShares } from '../src/core/fold'
@@ -41,7 +41,7 @@ const cell = (drawing: string, words: string): string =>
 
 function stripOf({ name, program, gauges, sideUp, assembly }: Strip): string {
   const faces = facesOf(ANY_PAPER, sideUp)
-  const { moves, front, assembled } = showDesign(program, assembly, gauges)
+  const { moves, front, assembled } = drawDesign(program, assembly, gauges)
   const cells = moves.map(({ step, round, picture, halfway }, index) => {
     const one = program.steps[step]
     const more = (one?.rounds.length ?? 1) - 1 - round

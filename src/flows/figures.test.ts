@@ -7,7 +7,7 @@ import { saveDesignVersion } from '@/data/repositories/designs'
 import { dropOldFigures, figuresByHash, keepFigures } from '@/data/repositories/figures'
 import { contentHash } from './content-hash'
 import { Caches } from './caches'
-import { measuredDesign, shownBase, shownDesign, SHOWN_SHEET_MM } from './figures'
+import { measuredDesign, drawnBase, drawnDesign, SHOWN_SHEET_MM } from './figures'
 import { readLibrary } from './designs'
 import { makeLibraryFigures, readShippedFigures } from './shipped-figures'
 import { baseFoldFile, designFoldFile } from './read/fold-file'
@@ -64,7 +64,7 @@ test('what is kept is what is shown: nothing is folded again', async () => {
   if (!base) throw new Error('no base')
   const { context, db } = database
   // Bases of our own have no hash known beforehand: they are kept under their id.
-  const { shown } = await shownBase(context, { ...base, id: 'made-here' })
+  const { shown } = await drawnBase(context, { ...base, id: 'made-here' })
   const [row] = await kept('made-here')
   expect(row?.engine).toBe(FOLD_ENGINE_VERSION)
   expect(JSON.parse(row?.body ?? '')).toEqual(JSON.parse(JSON.stringify(shown)))
@@ -76,13 +76,13 @@ test('what is kept is what is shown: nothing is folded again', async () => {
     1,
     5,
   )
-  expect((await shownBase(context, { ...base, id: 'kept-before' })).shown.sizes).toEqual([])
+  expect((await drawnBase(context, { ...base, id: 'kept-before' })).shown.sizes).toEqual([])
 })
 
 test('each setting of a gauge has pictures of its own; near ones share them', async () => {
   const { hash, source, shown } = await rosette()
   const ask = async (overhang: number) =>
-    (await shownDesign(database.context, hash, source, { ...shown, gauges: { overhang } }))?.shown
+    (await drawnDesign(database.context, hash, source, { ...shown, gauges: { overhang } }))?.shown
   const [narrow, wide, wideToo] = [await ask(1), await ask(5), await ask(5.000001)]
   expect(narrow?.sizes[0]?.share).toBeLessThan(wide?.sizes[0]?.share ?? 0)
   expect(wideToo?.sizes).toEqual(wide?.sizes)

@@ -4,22 +4,22 @@ import {
   measureDesign,
   programOf,
   shareable,
-  showDesign,
+  drawDesign,
   variantOf,
   type DesignDocument,
   type DesignSource,
   type GaugeSettings,
-  type ShownDesign,
+  type DrawnDesign,
   type Way,
 } from '@/core/design'
 import {
   BASES,
   FOLD_ENGINE_VERSION,
-  showProgram,
+  drawProgram,
   type Base,
   type FoldProgram,
   type GaugeShares,
-  type ShownProgram,
+  type DrawnProgram,
 } from '@/core/fold'
 import { figuresByHash, keepFigures } from '@/data/repositories/figures'
 import { DatabaseTroubleError } from '@/data/trouble'
@@ -94,7 +94,7 @@ export async function figuresThere(
 const current = (programHash: string) => ({ programHash, engine: FOLD_ENGINE_VERSION })
 
 /** Which variant is folded, from what sheet, with which gauges. */
-export interface Shown {
+export interface FoldsAsked {
   readonly variantKey: string
   readonly sheetMm: number
   readonly gauges: GaugeSettings
@@ -102,33 +102,33 @@ export interface Shown {
 }
 
 /** A program with its pictures and figures. */
-export interface ShownFolds<Pictures extends ShownProgram = ShownProgram> {
+export interface DrawnFolds<Pictures extends DrawnProgram = DrawnProgram> {
   readonly program: FoldProgram
   readonly shares: GaugeShares
   readonly shown: Pictures
 }
 
 /** Every picture and figure of a design, from the kept ones where they are known; `null` where it has no moves. */
-export async function shownDesign(
+export async function drawnDesign(
   context: FlowContext,
   hash: string,
   source: DesignSource,
-  { variantKey, sheetMm, gauges, way = 'whole' }: Shown,
-): Promise<ShownFolds<ShownDesign> | null> {
+  { variantKey, sheetMm, gauges, way = 'whole' }: FoldsAsked,
+): Promise<DrawnFolds<DrawnDesign> | null> {
   const variant = variantOf(source, variantKey)
   const program = programOf(mainPart(source), variant, way)
   if (!program) return null
   const shares = shareable(gaugeShares(source, gauges, sheetMm))
   const key = `folds ${variantKey}${way === 'direct' ? ' direct' : ''} ${JSON.stringify(shares)}`
-  const shown = await kept(context, current(hash), key, () => showDesign(program, variant.assembly, shares))
+  const shown = await kept(context, current(hash), key, () => drawDesign(program, variant.assembly, shares))
   return { program, shares, shown }
 }
 
 const hashOfBase = new Map(BASES.map((base) => [base.id, contentHash(base.program).hash]))
 
 /** Every picture and figure of a base, likewise. */
-export const shownBase = async (context: FlowContext, { id, program }: Base): Promise<ShownFolds> => ({
+export const drawnBase = async (context: FlowContext, { id, program }: Base): Promise<DrawnFolds> => ({
   program,
   shares: {},
-  shown: await kept(context, current(hashOfBase.get(id) ?? id), 'folds', () => showProgram(program)),
+  shown: await kept(context, current(hashOfBase.get(id) ?? id), 'folds', () => drawProgram(program)),
 })

@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { defaultGauges, LIBRARY, type DesignSource } from '@/core/design'
 import { BASES, FOLD_ENGINE_VERSION } from '@/core/fold'
 import { contentHash } from './content-hash'
-import { measuredDesign, shownBase, shownDesign, shownSheetMm } from './figures'
+import { measuredDesign, drawnBase, drawnDesign, shownSheetMm } from './figures'
 import type { FlowContext } from './flow-context'
 
 /** Where a build leaves the figures of the library: beside what it was built into. */
@@ -29,7 +29,7 @@ async function figuresOf(
   await measuredDesign(context, hash, design)
   for (const { key } of design.variants) {
     await pause()
-    await shownDesign(context, hash, design, {
+    await drawnDesign(context, hash, design, {
       variantKey: key,
       sheetMm: shownSheetMm(design),
       gauges: defaultGauges(design),
@@ -45,6 +45,6 @@ export async function makeLibraryFigures(context: FlowContext, pause: () => Prom
   for (const design of LIBRARY) await figuresOf(context, design, pause)
   for (const base of BASES) {
     await pause()
-    await shownBase(context, base)
+    await drawnBase(context, base)
   }
 }

@@ -10,7 +10,7 @@ import {
   mainPart,
   measureAssembled,
   programOf,
-  showDesign,
+  drawDesign,
   sightOf,
   turnedAbout,
   type Assembly,
@@ -77,7 +77,7 @@ describe.each(STARS)('$name', ({ assembly, program }) => {
   })
 
   test('its picture covers what the units cover, and no spot twice (counted spot by spot)', () => {
-    const { assembled } = showDesign(program, assembly)
+    const { assembled } = drawDesign(program, assembly)
     const painted = (side: 'front' | 'back') =>
       assembled?.[side].regions
         .flatMap(({ parts }) => parts)

@@ -8,7 +8,7 @@ import {
   figuresOfTrace,
   fold,
   runProgram,
-  showProgram,
+  drawProgram,
   silhouetteOf,
   turnOver,
   type Amount,
@@ -97,7 +97,7 @@ describe('laws over random programs on sheets of every kind', () => {
     fc.assert(
       fc.property(programs, (program) => {
         const { end } = runProgram(program)
-        const { front } = showProgram(program)
+        const { front } = drawProgram(program)
         const { frontSeen, backSeen, shown } = figuresOf(end.state, cellsOf(end.state))
         const drawn = (side: 'front' | 'back') =>
           front.regions

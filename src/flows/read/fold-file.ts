@@ -1,7 +1,7 @@
 import { mainPart, gaugeShares, programOf, shareable, variantOf } from '@/core/design'
 import { BASES, runProgram, type FoldProgram, type GaugeShares } from '@/core/fold'
 import { writeFoldFile } from '@/formats/fold-file'
-import type { Shown } from '../figures'
+import type { FoldsAsked } from '../figures'
 import type { FlowContext } from '../flow-context'
 import { readLibrary, readSource } from '../designs'
 
@@ -39,7 +39,7 @@ function fileOf({ name, program, shares, sideMm }: Wanted, move: number): SavedF
 export async function designFoldFile(
   context: FlowContext,
   designId: string,
-  { variantKey, sheetMm, gauges, way }: Shown,
+  { variantKey, sheetMm, gauges, way }: FoldsAsked,
   move: number,
 ): Promise<SavedFile | null> {
   const found = (await readLibrary(context)).find((one) => one.document.id === designId)

@@ -9,7 +9,7 @@ import {
   type DesignPart,
   type FoldToMake,
   type GaugeSet,
-  type ShownDesign,
+  type DrawnDesign,
   type Step,
 } from '@/core/design'
 import { CoreError } from '@/core/errors'
@@ -22,9 +22,9 @@ import {
   type FoldProgram,
   type GaugeShares,
   type Rigour,
-  type ShownProgram,
+  type DrawnProgram,
 } from '@/core/fold'
-import { measuredDesign, shownBase, shownDesign, type Shown, type ShownFolds } from '../figures'
+import { measuredDesign, drawnBase, drawnDesign, type FoldsAsked, type DrawnFolds } from '../figures'
 import type { FlowContext } from '../flow-context'
 import { readSource } from '../designs'
 
@@ -56,12 +56,12 @@ export interface Shaping {
 export interface Followed {
   readonly sideUp: DesignPart['sideUp']
   readonly words: readonly FoldWords[]
-  readonly shown: ShownProgram
+  readonly shown: DrawnProgram
   readonly shaping: readonly Shaping[]
 }
 
 function followed(
-  { program, shown }: ShownFolds,
+  { program, shown }: DrawnFolds,
   sideUp: DesignPart['sideUp'],
   beside: readonly { readonly stageName: string; readonly step: Step }[],
   set: readonly GaugeSet[] = [],
@@ -90,9 +90,13 @@ function followed(
 }
 
 /** A version's folds with their pictures and figures; `null` where it is told in words only. *Throws* what folding throws. */
-export async function readFolds(context: FlowContext, hash: string, shown: Shown): Promise<Followed | null> {
+export async function readFolds(
+  context: FlowContext,
+  hash: string,
+  shown: FoldsAsked,
+): Promise<Followed | null> {
   const source = await readSource(context, hash)
-  const folds = source && (await shownDesign(context, hash, source, shown))
+  const folds = source && (await drawnDesign(context, hash, source, shown))
   if (!folds) return null
   const part = mainPart(source)
   // A base one has is still shown as it is folded; only the table begins after it.
@@ -119,21 +123,21 @@ export interface FoldedEndView {
   readonly hardest: readonly FoldToMake[]
 }
 
-type EndOf = ShownProgram & Partial<Pick<ShownDesign, 'assembled'>>
+type EndOf = DrawnProgram & Partial<Pick<DrawnDesign, 'assembled'>>
 
 /** How a version ends; `null` where it has no moves. */
 export async function readEnd(
   context: FlowContext,
   hash: string,
-  shown: Shown,
+  shown: FoldsAsked,
 ): Promise<FoldedEndView | null> {
   const source = await readSource(context, hash)
-  const folds = source && (await shownDesign(context, hash, source, shown))
+  const folds = source && (await drawnDesign(context, hash, source, shown))
   return folds && endView(folds, mainPart(source).sideUp)
 }
 
 /** Folds as hands meet them; pinches are as short as one likes. */
-const foldsToMake = ({ steps }: FoldProgram, { moves }: ShownProgram): readonly FoldToMake[] =>
+const foldsToMake = ({ steps }: FoldProgram, { moves }: DrawnProgram): readonly FoldToMake[] =>
   moves.flatMap(({ step, round, kind, figures: { foldLayers, foldLength, after } }): FoldToMake[] => {
     const one = steps[step]
     if (!one || one.crease === 'pinch' || kind === 'cut' || foldLayers === 0) return []
@@ -150,7 +154,7 @@ const foldsToMake = ({ steps }: FoldProgram, { moves }: ShownProgram): readonly 
 // Worked out once for the same pictures: every card of the library asks.
 const endViews = new WeakMap<EndOf, FoldedEndView>()
 
-function endView({ program, shares, shown }: ShownFolds<EndOf>, sideUp: DesignPart['sideUp']): FoldedEndView {
+function endView({ program, shares, shown }: DrawnFolds<EndOf>, sideUp: DesignPart['sideUp']): FoldedEndView {
   const known = endViews.get(shown)
   if (known) return known
   const { front, back, moves, assembled } = shown
@@ -177,7 +181,7 @@ export async function readBase(
   baseId: string,
 ): Promise<{ readonly base: Base; readonly folds: Followed } | null> {
   const base = BASES.find((one) => one.id === baseId)
-  return base ? { base, folds: followed(await shownBase(context, base), base.sideUp, []) } : null
+  return base ? { base, folds: followed(await drawnBase(context, base), base.sideUp, []) } : null
 }
 
 /** Every base with the picture it ends in. */
@@ -186,7 +190,7 @@ export async function readBases(
 ): Promise<readonly { readonly base: Base; readonly end: FoldedEndView }[]> {
   const bases = []
   for (const base of BASES) {
-    bases.push({ base, end: endView(await shownBase(context, base), base.sideUp) })
+    bases.push({ base, end: endView(await drawnBase(context, base), base.sideUp) })
   }
   return bases
 }
@@ -208,10 +212,10 @@ export interface RunPictures {
 }
 
 // The same object for the same folds: what was packed for one page serves the next.
-const runPictures = new WeakMap<ShownProgram, Map<number, RunPictures>>()
+const runPictures = new WeakMap<DrawnProgram, Map<number, RunPictures>>()
 
 /** How many steps are folded at the table: fewer where one starts from a base. */
-async function stepsOfRun(context: FlowContext, hash: string, shown: Shown): Promise<number> {
+async function stepsOfRun(context: FlowContext, hash: string, shown: FoldsAsked): Promise<number> {
   const source = await readSource(context, hash)
   if (!source) return 0
   return stagesOf(mainPart(source), variantOf(source, shown.variantKey), shown.way).flatMap(
@@ -223,7 +227,7 @@ async function stepsOfRun(context: FlowContext, hash: string, shown: Shown): Pro
 export async function readRunPictures(
   context: FlowContext,
   hash: string,
-  shown: Shown,
+  shown: FoldsAsked,
 ): Promise<RunPictures | null> {
   const folds = await readFolds(context, hash, shown).catch((error: unknown) => {
     // A run that was started goes on in words: its folds were refused where it was planned.

@@ -38,7 +38,7 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
   useEffect(() => {
     if (only && wanted !== null) setValue(`${at}.papers.0.pieces`, String(wanted))
   }, [at, only, setValue, wanted])
-  const share = () => {
+  const shareEvenly = () => {
     if (wanted === null) return
     evenShares(wanted, line.papers.length).forEach((pieces, row) =>
       setValue(`${at}.papers.${row}.pieces`, String(pieces)),
@@ -88,7 +88,12 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
             Another paper
           </button>
           {only ? null : (
-            <button type="button" className="btn btn-sm btn-ghost" disabled={wanted === null} onClick={share}>
+            <button
+              type="button"
+              className="btn btn-sm btn-ghost"
+              disabled={wanted === null}
+              onClick={shareEvenly}
+            >
               Share evenly
             </button>
           )}

@@ -23,7 +23,7 @@ import { useHydrated } from '../forms/useHydrated'
 import { Field } from '../forms/Field'
 import { formatLength, formatPiece, lengthInput, type Preferences } from '../format'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
-import { useTellDialled } from './dialled'
+import { useTellChosenSize } from './chosen-size'
 import { FoldedEnd } from './FoldedEnd'
 import { expectedWords, SizeAdvice } from './SizeAdvice'
 import { gaugeHint } from './gauge-hint'
@@ -89,7 +89,7 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
   const dial = turnDial({ design, preferences }, { variantKey, given, text, gauges })
   const paper = papers.find((one) => one.id === paperId)
   const end = variant && ends[variant.key]
-  useTellDialled(variantKey, 'problem' in dial ? null : dial.sheetMm)
+  useTellChosenSize(variantKey, 'problem' in dial ? null : dial.sheetMm)
   const high = highPerWide(mainPart(design))
   const square = high === 1
   const problemAt = (field: string) => ('problem' in dial && dial.field === field ? dial.problem : undefined)

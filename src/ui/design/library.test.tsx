@@ -5,7 +5,7 @@ import {
   mainPart,
   measureDesign,
   programOf,
-  showDesign,
+  drawDesign,
   gaugeShares,
   defaultGauges,
 } from '@/core/design'
@@ -57,7 +57,7 @@ function endsOf(id: string): {
     const program = programOf(mainPart(found), variant)
     if (!program) continue
     const shares = gaugeShares(found, defaultGauges(found), 150)
-    const { front, back, assembled, moves } = showDesign(program, variant.assembly, shares)
+    const { front, back, assembled, moves } = drawDesign(program, variant.assembly, shares)
     ends[variant.key] = {
       program,
       shares,

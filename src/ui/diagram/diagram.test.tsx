@@ -4,7 +4,7 @@ import {
   fold,
   foldPattern,
   runProgram,
-  showProgram,
+  drawProgram,
   unitSquare,
   type FoldProgram,
   type MoveSpec,
@@ -22,7 +22,7 @@ const FACES = { front: '#ffffff', back: '#c4491d' }
 const programOf = (...moves: readonly MoveSpec[]): FoldProgram =>
   square(moves.map((move, index) => step({ key: `m${index}`, say: 'fold' }, move)))
 const lastShown = (...moves: readonly MoveSpec[]) => {
-  const move = showProgram(programOf(...moves)).moves.at(-1)
+  const move = drawProgram(programOf(...moves)).moves.at(-1)
   if (!move) throw new Error('no move')
   return move
 }
@@ -34,7 +34,7 @@ const numbersIn = (text: string) => (text.match(/-?\d+(\.\d+)?/g) ?? []).map(Num
 const cornerIn = valley(onto(at(0, 0), at(0.5, 0.5)))
 
 describe.each(BASES)('$name', ({ program }) => {
-  const { moves, front } = showProgram(program)
+  const { moves, front } = drawProgram(program)
   test.each([false, true])('every picture stays inside its frame, left-handed: %p', (leftHanded) => {
     for (const { picture } of moves) {
       const svg = renderToStaticMarkup(
@@ -162,7 +162,7 @@ test.each(['curl', 'round', 'open', 'inflate', 'bend'] as const)('%s is drawn an
 })
 
 describe('half way through a petal fold', () => {
-  const petal = BASES.flatMap(({ id, program }) => (id === 'bird' ? showProgram(program).moves : [])).find(
+  const petal = BASES.flatMap(({ id, program }) => (id === 'bird' ? drawProgram(program).moves : [])).find(
     ({ halfway }, index) => halfway && index > 6,
   )
   const drawn = (leftHanded: boolean) => {

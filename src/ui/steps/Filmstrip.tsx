@@ -1,12 +1,12 @@
 'use client'
 
 import { memo, useEffect, useRef } from 'react'
-import type { ShownProgram } from '@/core/fold'
+import type { DrawnProgram } from '@/core/fold'
 import { FoldDiagram, type PaperFaces } from '../diagram/FoldDiagram'
 import type { FoldWords } from '@/flows/read/folds'
 
 interface FilmstripProps {
-  readonly shown: ShownProgram
+  readonly shown: DrawnProgram
   readonly words: readonly FoldWords[]
   readonly faces: PaperFaces
   readonly leftHanded: boolean

@@ -1,4 +1,4 @@
-import type { ShownMove, ShownProgram } from '@/core/fold'
+import type { ShownMove, DrawnProgram } from '@/core/fold'
 import type { Followed, FoldWords } from '@/flows/read/folds'
 import { FoldDiagram, type PaperFaces } from '../diagram/FoldDiagram'
 import { endWords, StackSide } from '../diagram/StackSide'
@@ -139,7 +139,7 @@ export function BothSides({
   leftHanded,
   name,
 }: {
-  readonly shown: ShownProgram
+  readonly shown: DrawnProgram
   readonly faces: PaperFaces
   readonly leftHanded: boolean
   readonly name: string

@@ -2,7 +2,7 @@
 
 import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import type { ShownProgram } from '@/core/fold'
+import type { DrawnProgram } from '@/core/fold'
 import { USUAL_CALIPER_MM } from '@/core/paper'
 import type { Followed } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -21,7 +21,7 @@ import { kindWords, wordsForLeftHand } from './step-words'
 interface StepThroughProps {
   readonly name: string
   readonly folds: Omit<Followed, 'shown'>
-  readonly shown: Packed<ShownProgram>
+  readonly shown: Packed<DrawnProgram>
   readonly sheetMm: number
   readonly papers: readonly DrawerPaper[]
   readonly paperId: string | null

@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server'
 import { PREFERENCES } from '../../../test/preferences'
 import { CoreError } from '@/core/errors'
-import { BASES, showProgram, type MoveSpec } from '@/core/fold'
+import { BASES, drawProgram, type MoveSpec } from '@/core/fold'
 import { handlingOf } from '@/core/paper'
 import type { Followed } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -12,7 +12,7 @@ import { countWords, handlingWords, kindWords, markDistances, wordsForLeftHand }
 
 const kite = BASES.find(({ id }) => id === 'kite')
 if (!kite) throw new Error('no kite')
-const shown = showProgram(kite.program)
+const shown = drawProgram(kite.program)
 const folds: Omit<Followed, 'shown'> = {
   sideUp: 'colour down',
   words: kite.program.steps.map(({ say, each, rounds, crease, rigour, note }) => ({

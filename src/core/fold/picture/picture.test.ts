@@ -7,7 +7,7 @@ import {
   pictureOf,
   pictureOfPiece,
   runProgram,
-  showProgram,
+  drawProgram,
   turnedPiece,
   type FoldProgram,
   type FoldSymbol,
@@ -130,10 +130,10 @@ describe('symbols of the international convention', () => {
   })
   test('every move of every base has something drawn, and petal folds show both kinds of line', () => {
     for (const { program } of BASES)
-      for (const { kind, picture } of showProgram(program).moves)
+      for (const { kind, picture } of drawProgram(program).moves)
         expect(kind === 'shape' || picture.symbols.length > 0).toBe(true)
     const bird = BASES.find(({ id }) => id === 'bird')
-    const petal = bird && showProgram(bird.program).moves.find((move) => move.kind === 'refold')
+    const petal = bird && drawProgram(bird.program).moves.find((move) => move.kind === 'refold')
     const styles = petal?.picture.symbols.flatMap((one) => (one.kind === 'line' ? [one.style] : []))
     expect(new Set(styles)).toEqual(new Set(['valley', 'mountain']))
     expect(kinds(petal?.picture.symbols ?? [])).toContain('arrow')

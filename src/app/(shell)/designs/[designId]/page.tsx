@@ -11,7 +11,7 @@ import { readLessons } from '@/flows/lessons'
 import { readDrawer } from '@/flows/read/papers'
 import { readSamples } from '@/flows/read/samples'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
-import { DialledJoining, DialledLayOut, DialledSteps, FollowsDial } from '@/ui/design/dialled'
+import { ChosenJoining, ChosenLayOut, ChosenSteps, FollowsDial } from '@/ui/design/chosen-size'
 import { GuideWords } from '@/ui/design/GuideWords'
 import { JustFold } from '@/ui/design/JustFold'
 import { SizeDial } from '@/ui/design/SizeDial'
@@ -102,7 +102,7 @@ export default async function DesignPage({ params }: { readonly params: Promise<
               start={startLooseRunAction}
             />
           </section>
-          <DialledLayOut design={design} ends={ends} preferences={preferences} />
+          <ChosenLayOut design={design} ends={ends} preferences={preferences} />
         </div>
       </div>
       <Variants
@@ -112,7 +112,7 @@ export default async function DesignPage({ params }: { readonly params: Promise<
         sheetMm={sheetMm}
         preferences={preferences}
       />
-      <DialledJoining
+      <ChosenJoining
         design={design}
         ends={ends}
         partName={part.name}
@@ -122,7 +122,7 @@ export default async function DesignPage({ params }: { readonly params: Promise<
         preferences={preferences}
       />
       <GuideWords design={design} />
-      <DialledSteps design={design} />
+      <ChosenSteps design={design} />
     </FollowsDial>
   )
 }

@@ -33,7 +33,7 @@ export interface ShownMove {
 }
 
 /** A whole program, ready to be shown: plain data to be kept under the program's hash. */
-export interface ShownProgram {
+export interface DrawnProgram {
   readonly moves: readonly ShownMove[]
   readonly front: FoldPicture
   readonly back: FoldPicture
@@ -48,11 +48,11 @@ export const turnedPiece = (piece: Piece): Piece => ({
 })
 
 /** Folds a program and draws every move of it. *Throws* what the folding throws. */
-export const showProgram = (program: FoldProgram, gauges: GaugeShares = {}): ShownProgram =>
-  showTrace(program, runProgram(program, gauges), gauges)
+export const drawProgram = (program: FoldProgram, gauges: GaugeShares = {}): DrawnProgram =>
+  drawTrace(program, runProgram(program, gauges), gauges)
 
 /** Draws every move of a program that was folded. */
-export function showTrace(program: FoldProgram, trace: Trace, gauges: GaugeShares): ShownProgram {
+export function drawTrace(program: FoldProgram, trace: Trace, gauges: GaugeShares): DrawnProgram {
   const figures = figuresOfTrace(trace)
   return {
     moves: trace.frames.flatMap((frame, index): ShownMove[] => {

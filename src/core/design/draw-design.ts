@@ -1,17 +1,17 @@
 import {
   runProgram,
-  showTrace,
+  drawTrace,
   type FoldPicture,
   type FoldProgram,
   type GaugeShares,
-  type ShownProgram,
+  type DrawnProgram,
 } from '../fold'
 import { assemble, sightOf, type Assembled } from './assembly'
 import { assembledPicture } from './assembled-picture'
 import type { Assembly } from './types'
 
 /** Every picture of a design: its folds, and the finished piece where that is made of several units. */
-export interface ShownDesign extends ShownProgram {
+export interface DrawnDesign extends DrawnProgram {
   readonly assembled: {
     readonly front: FoldPicture
     readonly back: FoldPicture
@@ -28,13 +28,13 @@ const mirrored = ({ centre, stepRad, units }: Assembled): Assembled => ({
 })
 
 /** Folds a design's program and draws it. *Throws* what the folding throws. */
-export function showDesign(
+export function drawDesign(
   program: FoldProgram,
   assembly: Assembly | undefined,
   gauges: GaugeShares = {},
-): ShownDesign {
+): DrawnDesign {
   const trace = runProgram(program, gauges)
-  const shown = showTrace(program, trace, gauges)
+  const shown = drawTrace(program, trace, gauges)
   if (!assembly) return { ...shown, assembled: null }
   const { end } = trace
   const laid = assemble(assembly, end, gauges)

@@ -16,25 +16,31 @@ import { AssemblyWords, LayOut } from './GuideWords'
 import { StepList } from './StepList'
 
 /** What is set at the dial of a design: what stands elsewhere on its page follows it. */
-interface Dialled {
+interface ChosenSize {
   readonly variantKey: string
   readonly sheetMm: number
 }
 
-const DialledContext = createContext<{
-  readonly dialled: Dialled
-  readonly dial: (to: Dialled) => void
+const ChosenSizeContext = createContext<{
+  readonly chosen: ChosenSize
+  readonly dial: (to: ChosenSize) => void
 } | null>(null)
 
-export function FollowsDial({ start, children }: { readonly start: Dialled; readonly children: ReactNode }) {
-  const [dialled, dial] = useState(start)
-  const value = useMemo(() => ({ dialled, dial }), [dialled])
-  return <DialledContext value={value}>{children}</DialledContext>
+export function FollowsDial({
+  start,
+  children,
+}: {
+  readonly start: ChosenSize
+  readonly children: ReactNode
+}) {
+  const [chosen, dial] = useState(start)
+  const value = useMemo(() => ({ chosen, dial }), [chosen])
+  return <ChosenSizeContext value={value}>{children}</ChosenSizeContext>
 }
 
 /** For the dial: says what it is set to, as long as that is a size. */
-export function useTellDialled(variantKey: string, sheetMm: number | null): void {
-  const dial = use(DialledContext)?.dial
+export function useTellChosenSize(variantKey: string, sheetMm: number | null): void {
+  const dial = use(ChosenSizeContext)?.dial
   useEffect(() => {
     if (sheetMm !== null) dial?.({ variantKey, sheetMm })
   }, [dial, variantKey, sheetMm])
@@ -46,25 +52,27 @@ interface PageParts {
   readonly preferences: Preferences
 }
 
-function useDialled(design: DesignDocument): { readonly variant: Variant; readonly sheetMm: number } | null {
-  const dialled = use(DialledContext)?.dialled
-  return dialled ? { variant: variantOf(design, dialled.variantKey), sheetMm: dialled.sheetMm } : null
+function useChosenSize(
+  design: DesignDocument,
+): { readonly variant: Variant; readonly sheetMm: number } | null {
+  const chosen = use(ChosenSizeContext)?.chosen
+  return chosen ? { variant: variantOf(design, chosen.variantKey), sheetMm: chosen.sheetMm } : null
 }
 
-export function DialledLayOut({ design, ends, preferences }: PageParts) {
-  const dialled = useDialled(design)
-  if (!dialled) return null
-  const { variant, sheetMm } = dialled
+export function ChosenLayOut({ design, ends, preferences }: PageParts) {
+  const chosen = useChosenSize(design)
+  if (!chosen) return null
+  const { variant, sheetMm } = chosen
   return <LayOut design={design} sheetMm={sheetMm} end={ends[variant.key]} preferences={preferences} />
 }
 
-export function DialledSteps({ design }: Pick<PageParts, 'design'>) {
-  const dialled = useDialled(design)
-  return dialled ? <StepList design={design} variant={dialled.variant} /> : null
+export function ChosenSteps({ design }: Pick<PageParts, 'design'>) {
+  const chosen = useChosenSize(design)
+  return chosen ? <StepList design={design} variant={chosen.variant} /> : null
 }
 
-/** How the units of the variant dialled are joined; nothing where it is one piece. */
-export function DialledJoining({
+/** How the units of the variant chosen are joined; nothing where it is one piece. */
+export function ChosenJoining({
   design,
   ends,
   partName,
@@ -75,13 +83,13 @@ export function DialledJoining({
   /** The design that carries the piece, where one does. */
   readonly mount: DesignDocument | null
 }) {
-  const dialled = useDialled(design)
-  if (!dialled?.variant.assembly) return null
-  const { variant, sheetMm } = dialled
+  const chosen = useChosenSize(design)
+  if (!chosen?.variant.assembly) return null
+  const { variant, sheetMm } = chosen
   const sight = ends[variant.key]?.sight
   return (
     <AssemblyWords
-      assembly={dialled.variant.assembly}
+      assembly={chosen.variant.assembly}
       partName={partName}
       mount={mount && mountFor(design, variant, mount, sheetMm)}
       sightMm={sight == null ? null : sight * sheetMm}
