@@ -49,7 +49,8 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 export const config = {
-  // Everything but one path, named to its end: restoring streams a whole database, which the proxy would hold in
-  // memory. Its handler makes the same check, as every action and handler does.
-  matcher: ['/((?!api/backup/restore$).*)'],
+  // Everything but two paths, named to their ends: restoring streams a whole database, which the proxy would hold in
+  // memory, and the table asks for taps again and again, which it would make twice as slow. Their handlers make the
+  // same check, as every action and handler does.
+  matcher: ['/((?!api/backup/restore$|api/runs/[A-Za-z0-9_-]+/events$).*)'],
 }
