@@ -47,37 +47,17 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
   return (
     <div role="group" aria-label={`Papers of line ${index + 1}`} aria-describedby={`${at}.papers-error`}>
       <div className="flex flex-wrap items-start gap-3">
-        {rows.fields.map((row, position) => {
-          const paper = papers.find((one) => one.id === line.papers[position]?.paperId)
-          const base = `${at}.papers.${position}` as const
-          return (
-            <div key={row.key} className="flex items-end gap-2 border hairline bg-base-200 p-3">
-              {paper ? (
-                <Swatch front={paper.frontColour} back={paper.backColour} className="mb-2 h-6 w-9" />
-              ) : null}
-              <SelectField
-                form={form}
-                name={`${base}.paperId`}
-                label="Paper"
-                choices={papers.map(({ id, name }) => [id, name])}
-                control="w-40 max-tablet:w-32"
-              />
-              {only ? null : (
-                <TextField form={form} name={`${base}.pieces`} label="Pieces" control="w-20" numeric />
-              )}
-              {rows.fields.length > 1 ? (
-                <button
-                  type="button"
-                  className="btn btn-ghost btn-square"
-                  onClick={() => rows.remove(position)}
-                  aria-label={`Take ${paper?.name ?? 'this paper'} off line ${index + 1}`}
-                >
-                  <span aria-hidden>×</span>
-                </button>
-              ) : null}
-            </div>
-          )
-        })}
+        {rows.fields.map((row, position) => (
+          <PaperOfLine
+            key={row.key}
+            line={index}
+            position={position}
+            form={form}
+            papers={papers}
+            only={only}
+            takeOff={() => rows.remove(position)}
+          />
+        ))}
         <div className="flex flex-col items-start gap-2">
           <button
             type="button"
@@ -110,6 +90,44 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
             : `${given} of ${wanted} pieces have a paper.`}
       </p>
       <FieldError id={`${at}.papers`} error={form.error(`${at}.papers`)} />
+    </div>
+  )
+}
+
+interface PaperOfLineProps extends Pick<LineFieldsProps, 'form' | 'papers'> {
+  readonly line: number
+  readonly position: number
+  /** The only paper of a line takes all its pieces. */
+  readonly only: boolean
+  readonly takeOff: () => void
+}
+
+/** One paper of a line, and how many pieces in it. */
+function PaperOfLine({ line, position, form, papers, only, takeOff }: PaperOfLineProps) {
+  const base = `lines.${line}.papers.${position}` as const
+  const paperId = useWatch({ control: form.control, name: `${base}.paperId` })
+  const paper = papers.find((one) => one.id === paperId)
+  return (
+    <div className="flex items-end gap-2 border hairline bg-base-200 p-3">
+      {paper ? <Swatch front={paper.frontColour} back={paper.backColour} className="mb-2 h-6 w-9" /> : null}
+      <SelectField
+        form={form}
+        name={`${base}.paperId`}
+        label="Paper"
+        choices={papers.map(({ id, name }) => [id, name])}
+        control="w-40 max-tablet:w-32"
+      />
+      {only ? null : <TextField form={form} name={`${base}.pieces`} label="Pieces" control="w-20" numeric />}
+      {only ? null : (
+        <button
+          type="button"
+          className="btn btn-ghost btn-square"
+          onClick={takeOff}
+          aria-label={`Take ${paper?.name ?? 'this paper'} off line ${line + 1}`}
+        >
+          <span aria-hidden>×</span>
+        </button>
+      )}
     </div>
   )
 }

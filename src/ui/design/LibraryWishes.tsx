@@ -60,6 +60,35 @@ export function LibraryWishes({
           </select>
         )}
       </Field>
+      <Numbers typed={typed} fields={fields} unit={unit} />
+      <label className="mt-8 flex items-center gap-2">
+        <input
+          type="checkbox"
+          name="only"
+          value="paper"
+          className="checkbox rounded-sm"
+          defaultChecked={value.paperOnly}
+        />
+        nothing but paper
+      </label>
+      <button className="btn mt-6 btn-primary">What can it become?</button>
+      {asks ? (
+        <Link href="/designs" className="btn mt-6 btn-ghost">
+          Show all
+        </Link>
+      ) : null}
+    </form>
+  )
+}
+
+/** How large a square, and how many minutes. */
+function Numbers({
+  typed,
+  fields,
+  unit,
+}: Pick<LibraryWishesProps['asked'], 'typed' | 'fields'> & Pick<LibraryWishesProps, 'unit'>) {
+  return (
+    <>
       <Field id="wish-sheet" label={`Square (${unit})`} error={fields['sheet']}>
         {(aria) => (
           <input
@@ -85,22 +114,6 @@ export function LibraryWishes({
           />
         )}
       </Field>
-      <label className="mt-8 flex items-center gap-2">
-        <input
-          type="checkbox"
-          name="only"
-          value="paper"
-          className="checkbox rounded-sm"
-          defaultChecked={value.paperOnly}
-        />
-        nothing but paper
-      </label>
-      <button className="btn mt-6 btn-primary">What can it become?</button>
-      {asks ? (
-        <Link href="/designs" className="btn mt-6 btn-ghost">
-          Show all
-        </Link>
-      ) : null}
-    </form>
+    </>
   )
 }

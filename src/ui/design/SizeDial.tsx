@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useForm, useWatch } from 'react-hook-form'
 import {
   defaultGauges,
   expectedSize,
@@ -14,13 +14,15 @@ import {
   type DesignDocument,
   type FinishedSize,
   type GaugeSettings,
+  type Variant,
 } from '@/core/design'
 import type { FoldedEndView } from '@/flows/read/folds'
 import type { Samples } from '@/flows/read/samples'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { readGauges, typedSheet } from '@/schema/asked-size'
 import { useHydrated } from '../forms/useHydrated'
-import { Field } from '../forms/Field'
+import { SelectField, TextField } from '../forms/fields'
+import type { FormOf } from '../forms/useDeedForm'
 import { formatLength, formatPiece, lengthInput, type Preferences } from '../format'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { useTellChosenSize } from './chosen-size'
@@ -47,52 +49,68 @@ type Dial =
     }
   | { readonly problem: string; readonly field: string }
 
+interface DialTyped {
+  readonly variantKey: string
+  readonly paperId: string
+  /** `sheet`, or the axis of a finished size. */
+  readonly given: string
+  readonly size: string
+  readonly gauges: Readonly<Record<string, string>>
+}
+
 /** Reads what is typed as the sheet, or as the finished size along an axis, and works out the other. */
 function turnDial(
   { design, preferences }: Pick<SizeDialProps, 'design' | 'preferences'>,
-  typed: {
-    readonly variantKey: string
-    readonly given: string
-    readonly text: string
-    readonly gauges: Readonly<Record<string, string>>
-  },
+  { variantKey, given, size, gauges }: DialTyped,
 ): Dial {
-  const { variantKey, given, text, gauges } = typed
   const sizing = given === 'sheet' ? ('sheet' as const) : ('finished' as const)
   const { unit, ruler } = preferences
   // The dial tells the sheet as it comes out; a brief rounds it to the sheets there are.
   const asked = typedSheet(
     design,
-    { variantKey, sizing, axis: given, size: text, gauges },
+    { variantKey, sizing, axis: given, size, gauges },
     { unit, ruler, sheets: [] },
   )
-  if (!asked.ok) return { problem: asked.message, field: asked.field }
+  if (!asked.ok) return { problem: asked.message, field: asked.field === 'axis' ? 'size' : asked.field }
   const settings = readGauges(gauges, unit)
   const sheetMm = asked.sheet.exactMm
   const variant = variantOf(design, variantKey)
   return { sheetMm, gauges: settings, sizes: finishedSizes(design, variant, sheetMm, settings) }
 }
 
+/** The dial as a form that is read as it is typed: nothing is sent. */
+function useDial({ design, papers, preferences }: SizeDialProps) {
+  const form = useForm<DialTyped>({
+    defaultValues: {
+      variantKey: design.variants[0]?.key ?? '',
+      paperId: papers[0]?.id ?? '',
+      given: 'sheet',
+      size: lengthInput(SHOWN_SHEET_MM, preferences),
+      gauges: Object.fromEntries(
+        Object.entries(defaultGauges(design)).map(([key, mm]) => [key, lengthInput(mm, preferences)]),
+      ),
+    },
+  })
+  const typed = useWatch({ control: form.control, compute: (values: DialTyped) => values })
+  const dial = turnDial({ design, preferences }, typed)
+  const fields: FormOf<DialTyped> = {
+    ...form,
+    error: (path) => ('problem' in dial && dial.field === path ? dial.problem : undefined),
+  }
+  return { typed, dial, fields }
+}
+
+/** The sheet a dial begins with, mm. */
+const SHOWN_SHEET_MM = 150
+
 /** Finished size to sheet and back, along any axis, with the gauges. */
-export function SizeDial({ design, papers, ends, samples, preferences }: SizeDialProps) {
-  const [first] = design.variants
-  const [variantKey, setVariantKey] = useState(first?.key ?? '')
-  const [given, setGiven] = useState('sheet')
-  const [text, setText] = useState(lengthInput(150, preferences))
-  const [gauges, setGauges] = useState<Record<string, string>>(
-    Object.fromEntries(
-      Object.entries(defaultGauges(design)).map(([key, mm]) => [key, lengthInput(mm, preferences)]),
-    ),
-  )
-  const [paperId, setPaperId] = useState(papers[0]?.id ?? '')
-  const variant = design.variants.find((one) => one.key === variantKey) ?? first
-  const dial = turnDial({ design, preferences }, { variantKey, given, text, gauges })
-  const paper = papers.find((one) => one.id === paperId)
+export function SizeDial(props: SizeDialProps) {
+  const { design, papers, ends, samples, preferences } = props
+  const { typed, dial, fields } = useDial(props)
+  const variant = design.variants.find((one) => one.key === typed.variantKey) ?? design.variants[0]
+  const paper = papers.find((one) => one.id === typed.paperId)
   const end = variant && ends[variant.key]
-  useTellChosenSize(variantKey, 'problem' in dial ? null : dial.sheetMm)
-  const high = highPerWide(mainPart(design))
-  const square = high === 1
-  const problemAt = (field: string) => ('problem' in dial && dial.field === field ? dial.problem : undefined)
+  useTellChosenSize(typed.variantKey, 'problem' in dial ? null : dial.sheetMm)
   const ready = useHydrated()
   return (
     <div className="flex flex-col gap-5" inert={!ready} data-ready={ready}>
@@ -117,109 +135,15 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
       ) : (
         <div className="h-56" />
       )}
-      <div className="grid gap-4 tablet:grid-cols-2">
-        <Field id="dial-variant" label="Variant">
-          {(aria) => (
-            <select
-              {...aria}
-              className="select w-full"
-              value={variantKey}
-              onChange={(event) => setVariantKey(event.target.value)}
-            >
-              {design.variants.map((one) => (
-                <option key={one.key} value={one.key}>
-                  {one.name}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-        <Field id="dial-paper" label="Paper">
-          {(aria) => (
-            <select
-              {...aria}
-              className="select w-full"
-              value={paperId}
-              onChange={(event) => setPaperId(event.target.value)}
-            >
-              {papers.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-        <Field id="dial-given" label="I give the">
-          {(aria) => (
-            <select
-              {...aria}
-              className="select w-full"
-              value={given}
-              onChange={(event) => setGiven(event.target.value)}
-            >
-              <option value="sheet">{square ? 'side' : 'long side'} of the sheet</option>
-              {variant?.sizes.map((size) => (
-                <option key={size.axis} value={size.axis}>
-                  finished size, {size.label}
-                </option>
-              ))}
-            </select>
-          )}
-        </Field>
-        <Field
-          id="dial-size"
-          label={`Size (${preferences.unit})`}
-          error={problemAt('size') ?? problemAt('axis')}
-        >
-          {(aria) => (
-            <input
-              {...aria}
-              className="input w-full"
-              autoComplete="off"
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-            />
-          )}
-        </Field>
-        {design.gauges.map((gauge) => (
-          <Field
-            key={gauge.key}
-            id={`dial-${gauge.key}`}
-            label={`${gauge.name} (${preferences.unit})`}
-            error={problemAt(`gauges.${gauge.key}`)}
-            hint={gaugeHint(gauge, 'problem' in dial ? null : dial.sheetMm, preferences)}
-          >
-            {(aria) => (
-              <input
-                {...aria}
-                className="input w-full"
-                autoComplete="off"
-                value={gauges[gauge.key] ?? ''}
-                onChange={(event) => setGauges({ ...gauges, [gauge.key]: event.target.value })}
-              />
-            )}
-          </Field>
-        ))}
-      </div>
+      <DialFields {...props} fields={fields} variant={variant} dial={dial} />
       {'problem' in dial ? null : (
-        <dl className="border-t hairline pt-4" aria-live="polite">
-          <div className="grid grid-cols-[1fr_auto] gap-2 py-1">
-            <dt>{square ? 'side of the sheet' : 'sheet'}</dt>
-            <dd className="figure text-xl">
-              {formatPiece(Math.round(dial.sheetMm * 100) / 100, high, preferences)}
-            </dd>
-          </div>
-          {dial.sizes.map((size) => (
-            <SizeRow
-              key={size.axis}
-              size={size}
-              axis={variant?.sizes.find((one) => one.axis === size.axis)}
-              samples={samples[variantKey]?.[size.axis] ?? []}
-              preferences={preferences}
-            />
-          ))}
-        </dl>
+        <Sizes
+          design={design}
+          variant={variant}
+          dial={dial}
+          samples={samples[typed.variantKey] ?? {}}
+          preferences={preferences}
+        />
       )}
       {variant && !('problem' in dial) ? (
         <SizeAdvice
@@ -236,6 +160,89 @@ export function SizeDial({ design, papers, ends, samples, preferences }: SizeDia
         <p className="note text-sm">Estimated after shaping: {variant.shaping}</p>
       )}
     </div>
+  )
+}
+
+interface DialFieldsProps extends SizeDialProps {
+  readonly fields: FormOf<DialTyped>
+  readonly variant: Variant | undefined
+  readonly dial: Dial
+}
+
+/** What is given: variant, paper, one size, the gauges. */
+function DialFields({ design, papers, preferences, fields, variant, dial }: DialFieldsProps) {
+  const side = highPerWide(mainPart(design)) === 1 ? 'side' : 'long side'
+  return (
+    <div className="grid gap-4 tablet:grid-cols-2">
+      <SelectField
+        form={fields}
+        name="variantKey"
+        id="dial-variant"
+        label="Variant"
+        choices={design.variants.map(({ key, name }) => [key, name])}
+      />
+      <SelectField
+        form={fields}
+        name="paperId"
+        id="dial-paper"
+        label="Paper"
+        choices={papers.map(({ id, name }) => [id, name])}
+      />
+      <SelectField
+        form={fields}
+        name="given"
+        id="dial-given"
+        label="I give the"
+        choices={[
+          ['sheet', `${side} of the sheet`],
+          ...(variant?.sizes ?? []).map(({ axis, label }) => [axis, `finished size, ${label}`] as const),
+        ]}
+      />
+      <TextField form={fields} name="size" id="dial-size" label={`Size (${preferences.unit})`} />
+      {design.gauges.map((gauge) => (
+        <TextField
+          key={gauge.key}
+          form={fields}
+          name={`gauges.${gauge.key}`}
+          id={`dial-${gauge.key}`}
+          label={`${gauge.name} (${preferences.unit})`}
+          hint={gaugeHint(gauge, 'problem' in dial ? null : dial.sheetMm, preferences)}
+        />
+      ))}
+    </div>
+  )
+}
+
+interface SizesProps {
+  readonly design: DesignDocument
+  readonly variant: Variant | undefined
+  readonly dial: Extract<Dial, { readonly sheetMm: number }>
+  /** What came out before, by axis. */
+  readonly samples: Samples
+  readonly preferences: Preferences
+}
+
+/** The sheet and every finished size that belong together. */
+function Sizes({ design, variant, dial, samples, preferences }: SizesProps) {
+  const high = highPerWide(mainPart(design))
+  return (
+    <dl className="border-t hairline pt-4" aria-live="polite">
+      <div className="grid grid-cols-[1fr_auto] gap-2 py-1">
+        <dt>{high === 1 ? 'side of the sheet' : 'sheet'}</dt>
+        <dd className="figure text-xl">
+          {formatPiece(Math.round(dial.sheetMm * 100) / 100, high, preferences)}
+        </dd>
+      </div>
+      {dial.sizes.map((size) => (
+        <SizeRow
+          key={size.axis}
+          size={size}
+          axis={variant?.sizes.find((one) => one.axis === size.axis)}
+          samples={samples[size.axis] ?? []}
+          preferences={preferences}
+        />
+      ))}
+    </dl>
   )
 }
 

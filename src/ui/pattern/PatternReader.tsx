@@ -70,28 +70,14 @@ export function PatternReader({ preferences }: { readonly preferences: Preferenc
           </p>
         ) : null}
         {state.kind === 'working' ? (
-          <div className="flex flex-wrap items-center gap-4" role="status">
-            <span className="loading loading-dots motion-reduce:hidden" aria-hidden />
-            <p>
-              {DOING[state.progress?.doing ?? 'reading']} {state.name}
-              {state.progress?.doing === 'comparing'
-                ? `, ${Math.round(state.progress.share * 100)} in 100`
-                : ''}
-              {state.progress && state.progress.tries > 0
-                ? `, ${state.progress.tries.toLocaleString('en')} orders tried`
-                : ''}
-            </p>
-            <button
-              type="button"
-              className="btn btn-sm btn-outline"
-              onClick={() => {
-                cancel.current()
-                setState({ kind: 'idle' })
-              }}
-            >
-              Cancel
-            </button>
-          </div>
+          <Working
+            name={state.name}
+            progress={state.progress}
+            cancel={() => {
+              cancel.current()
+              setState({ kind: 'idle' })
+            }}
+          />
         ) : null}
         {state.kind === 'failed' ? (
           <p role="alert" className="note max-w-xl">
@@ -102,6 +88,29 @@ export function PatternReader({ preferences }: { readonly preferences: Preferenc
           <ReadAnswer name={state.name} answer={state.answer} preferences={preferences} />
         ) : null}
       </div>
+    </div>
+  )
+}
+
+interface WorkingProps {
+  readonly name: string
+  readonly progress: PatternProgress | null
+  readonly cancel: () => void
+}
+
+/** How far the reading is, and a way to stop it. */
+function Working({ name, progress, cancel }: WorkingProps) {
+  return (
+    <div className="flex flex-wrap items-center gap-4" role="status">
+      <span className="loading loading-dots motion-reduce:hidden" aria-hidden />
+      <p>
+        {DOING[progress?.doing ?? 'reading']} {name}
+        {progress?.doing === 'comparing' ? `, ${Math.round(progress.share * 100)} in 100` : ''}
+        {progress && progress.tries > 0 ? `, ${progress.tries.toLocaleString('en')} orders tried` : ''}
+      </p>
+      <button type="button" className="btn btn-sm btn-outline" onClick={cancel}>
+        Cancel
+      </button>
     </div>
   )
 }

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import type { PatternAnswer } from '@/workers/read-pattern.worker'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { FoldDiagram } from '../diagram/FoldDiagram'
@@ -55,9 +56,21 @@ export function ReadAnswer({ name, answer, preferences }: ReadAnswerProps) {
       </>
     )
   }
+  return <Foldable answer={answer} heading={heading} locale={preferences.locale} />
+}
+
+interface FoldableProps {
+  readonly answer: Extract<PatternAnswer, { kind: 'folded' }>
+  readonly heading: ReactNode
+  readonly locale: string
+}
+
+/** How a pattern lies folded. */
+function Foldable({ answer, heading, locale }: FoldableProps) {
   const { figures } = answer
+  const { pattern } = answer.read
   const faces = facesOf(ANY_PAPER, 'colour down')
-  const share = (value: number) => value.toLocaleString(preferences.locale, { maximumFractionDigits: 4 })
+  const share = (value: number) => value.toLocaleString(locale, { maximumFractionDigits: 4 })
   return (
     <>
       {heading}

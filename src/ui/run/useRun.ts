@@ -1,24 +1,36 @@
 'use client'
 
 import { nanoid } from 'nanoid'
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { RunTally, type Grade, type RunEvent, type RunState, type SpoilReason } from '@/core/run'
+import { useCallback, useMemo, useRef, useState } from 'react'
+import {
+  RunTally,
+  type Grade,
+  type RunEvent,
+  type RunPlan,
+  type RunState,
+  type SpoilReason,
+} from '@/core/run'
 import type { RunView } from '@/flows/read/run'
-import { openOutbox } from './outbox'
-import { postEvents, RunSync, type SyncView } from './sync'
-import { playTone, type Tone } from './tones'
+import type { SyncView } from './sync'
+import {
+  foldDone,
+  lastUndone,
+  pieceGraded,
+  pieceSpoiled,
+  pieceUnspoiled,
+  reasonGiven,
+  trayChecked,
+  type TableDeed,
+} from './table-deeds'
+import { useRunSync, type SyncedRun } from './useRunSync'
+import { useTone } from './useTone'
 
 /** Two touches closer than this are one: a resting palm, a bouncing pedal. */
 const DOUBLE_TOUCH_MS = 180
-/** How often a quiet page asks what another window did. */
-const LOOK_MS = 2500
 /** A tray is checked off by two presses of a key, this far apart at least: one careless press does nothing. */
 const CHECK_AGAIN_MS = 400
 /** Every window of one folder works in one lane: they tap the same pieces. */
 const LANE = 1
-
-type Unplaced<Event> = Event extends RunEvent ? Omit<Event, 'id' | 'lane' | 'atMs'> : never
-type Deed = Unplaced<RunEvent>
 
 export interface RunAtTable {
   readonly state: RunState
@@ -44,194 +56,82 @@ export interface RunAtTable {
   readonly reason: (piece: number, reason: SpoilReason) => void
 }
 
-/** Time by a clock that never jumps, without the time the page was hidden. */
-class LapClock {
-  #lastTapMs: number | null = null
+type Act = (choose: (now: RunState) => TableDeed, guarded?: boolean) => void
 
-  pause(): void {
-    this.#lastTapMs = null
-  }
-
-  resume(): void {
-    this.#lastTapMs = performance.now()
-  }
-
-  lap(): number | null {
-    const now = performance.now()
-    const lap = this.#lastTapMs === null ? null : now - this.#lastTapMs
-    this.#lastTapMs = now
-    return lap
-  }
-}
-
-/** A tray is right once every spoiled piece has its reason. */
-function checked(pieces: readonly number[], pieceAt: RunState['piece']): { deed: Deed; tone: Tone } | null {
-  const open = pieces.some((piece) => pieceAt(piece).spoiled && pieceAt(piece).reason === null)
-  return open ? null : { deed: { kind: 'inspect', pieces }, tone: 'done' }
+/** Does what the hands did. It is read from the ledger at the moment of the tap, not from the last picture drawn. */
+function useAct(plan: RunPlan, { now, tap }: Pick<SyncedRun, 'now' | 'tap'>, tones: boolean): Act {
+  const sound = useTone(tones)
+  const lastTouchMs = useRef(-Infinity)
+  return useCallback(
+    (choose, guarded = false) => {
+      const known = now()
+      const touchedMs = performance.now()
+      if (!known || (guarded && touchedMs - lastTouchMs.current < DOUBLE_TOUCH_MS)) return
+      const chosen = choose(new RunTally(plan, known.closed).addAll(known.events).state(LANE))
+      if (!chosen) return
+      if (guarded) lastTouchMs.current = touchedMs
+      const event = { id: nanoid(), lane: LANE, atMs: Date.now(), ...chosen.deed } as RunEvent
+      sound(chosen.tone)
+      tap(event)
+    },
+    [now, plan, sound, tap],
+  )
 }
 
 /** The run as this window works it: state from the ledger and the taps on their way, and the deeds. */
 export function useRun(run: RunView, tones: boolean): RunAtTable {
-  const [view, setView] = useState<SyncView>({
-    closed: run.closed,
-    events: run.feed.events,
-    unsent: 0,
-    sync: 'kept',
-    refused: 0,
-  })
-  const [ready, setReady] = useState(false)
-  const [persistent, setPersistent] = useState(true)
-  const sync = useRef<RunSync | null>(null)
-  const clock = useRef(new LapClock())
-  const lastTouchMs = useRef(-Infinity)
-  const audio = useRef<AudioContext | null>(null)
+  const synced = useRunSync(run)
+  const { view, clock, ready, persistent } = synced
   const [offered, setOffered] = useState<number | null>(null)
   const offeredAtMs = useRef(-Infinity)
   const [justSpoiled, setJustSpoiled] = useState<number | null>(null)
-
-  useEffect(() => {
-    let gone = false
-    void openOutbox(run.id, Date.now()).then(async (outbox) => {
-      if (gone) return
-      const started = new RunSync(run, outbox, postEvents(run.id), setView)
-      sync.current = started
-      setPersistent(outbox.persistent)
-      await started.begin()
-      clock.current.resume()
-      setReady(true)
-    })
-    return () => {
-      gone = true
-      sync.current?.stop()
-      sync.current = null
-    }
-    // A run is taken up once; what is new comes with each exchange.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [run.id])
-
-  useEffect(() => {
-    const look = () => {
-      if (document.visibilityState === 'visible') void sync.current?.flush()
-    }
-    const onVisibility = () => {
-      if (document.visibilityState === 'visible') clock.current.resume()
-      else clock.current.pause()
-      look()
-    }
-    const timer = setInterval(look, LOOK_MS)
-    document.addEventListener('visibilitychange', onVisibility)
-    window.addEventListener('online', look)
-    return () => {
-      clearInterval(timer)
-      document.removeEventListener('visibilitychange', onVisibility)
-      window.removeEventListener('online', look)
-    }
-  }, [])
 
   const state = useMemo(
     () => new RunTally(run.plan, view.closed).addAll(view.events).state(LANE),
     [run.plan, view.closed, view.events],
   )
 
-  const sound = useCallback(
-    (tone: Tone) => {
-      if (!tones) return
-      try {
-        audio.current ??= new AudioContext()
-        playTone(audio.current, tone)
-      } catch {
-        audio.current = null
-      }
-    },
-    [tones],
-  )
-
-  /** What the hands do is read from the ledger at the moment of the tap, not from the last picture drawn. */
-  const act = useCallback(
-    (choose: (now: RunState) => { deed: Deed; tone: Tone } | null, guarded: boolean) => {
-      const current = sync.current
+  const act = useAct(run.plan, synced, tones)
+  /** The first press of a key offers to check a tray off, the next one does. */
+  const offer = useCallback(
+    (now: RunState, tray: number): TableDeed => {
       const touchedMs = performance.now()
-      if (!current || (guarded && touchedMs - lastTouchMs.current < DOUBLE_TOUCH_MS)) return
-      const known = current.view()
-      const chosen = choose(new RunTally(run.plan, known.closed).addAll(known.events).state(LANE))
-      if (!chosen) return
-      if (guarded) lastTouchMs.current = touchedMs
-      const event = { id: nanoid(), lane: LANE, atMs: Date.now(), ...chosen.deed } as RunEvent
-      sound(chosen.tone)
-      void current.tap(event)
+      if (offered === tray && touchedMs - offeredAtMs.current >= CHECK_AGAIN_MS) return trayChecked(now)
+      if (offered !== tray) offeredAtMs.current = touchedMs
+      setOffered(tray)
+      return null
     },
-    [run.plan, sound],
+    [offered],
   )
 
   const next = useCallback(
     () =>
-      act(({ phase, attemptAt, piece: pieceAt }) => {
+      act((now) => {
+        const { phase } = now
         if (phase.kind === 'finished' || phase.kind === 'elsewhere') return null
         setJustSpoiled(null)
-        if (phase.kind === 'inspect') {
-          const touchedMs = performance.now()
-          if (offered === phase.tray && touchedMs - offeredAtMs.current >= CHECK_AGAIN_MS)
-            return checked(phase.pieces, pieceAt)
-          if (offered !== phase.tray) offeredAtMs.current = touchedMs
-          setOffered(phase.tray)
-          return null
-        }
+        if (phase.kind === 'inspect') return offer(now, phase.tray)
         setOffered(null)
-        const { cell } = phase
-        const last = run.plan.steps[cell.step]?.repeats === cell.repeat
-        return {
-          deed: {
-            kind: 'done',
-            ...cell,
-            grain: run.plan.grain,
-            attempt: attemptAt(cell),
-            lapMs: clock.current.lap(),
-          },
-          tone: last ? 'row' : 'next',
-        }
+        return foldDone(run.plan, now, phase.cell, clock.current.lap())
       }, true),
-    [act, offered, run.plan],
-  )
-
-  const checkOff = useCallback(
-    () =>
-      act(
-        ({ phase, piece: pieceAt }) => (phase.kind === 'inspect' ? checked(phase.pieces, pieceAt) : null),
-        false,
-      ),
-    [act],
+    [act, clock, offer, run.plan],
   )
 
   const undo = useCallback(
     () =>
-      act(({ lastAct }) => {
+      act((now) => {
         setJustSpoiled(null)
-        if (!lastAct) return null
-        const deed: Deed =
-          lastAct.kind === 'done'
-            ? { kind: 'undo', ...lastAct.cell, grain: lastAct.grain, attempt: lastAct.attempt }
-            : { kind: 'unspoil', piece: lastAct.piece, attempt: lastAct.attempt }
-        return { deed, tone: 'undo' }
+        return lastUndone(now)
       }, true),
-    [act],
-  )
-
-  const spoilPiece = useCallback(
-    (piece: number) =>
-      act(({ spoilAttempt, piece: pieceAt }) => {
-        if (pieceAt(piece).spoiled) return null
-        return { deed: { kind: 'spoil', piece, attempt: spoilAttempt(piece) }, tone: 'undo' }
-      }, false),
     [act],
   )
 
   const spoil = useCallback(
     () =>
-      act(({ phase, spoilAttempt }) => {
-        if (phase.kind !== 'fold') return null
-        const { piece } = phase.cell
-        setJustSpoiled(piece)
-        return { deed: { kind: 'spoil', piece, attempt: spoilAttempt(piece) }, tone: 'undo' }
+      act((now) => {
+        if (now.phase.kind !== 'fold') return null
+        setJustSpoiled(now.phase.cell.piece)
+        return pieceSpoiled(now, now.phase.cell.piece)
       }, true),
     [act],
   )
@@ -246,16 +146,15 @@ export function useRun(run: RunView, tones: boolean): RunAtTable {
     offered,
     justSpoiled,
     next,
-    checkOff,
+    checkOff: useCallback(() => act(trayChecked), [act]),
     undo,
     spoil,
-    spoilPiece,
-    unspoilPiece: (piece, attempt) =>
-      act(() => ({ deed: { kind: 'unspoil', piece, attempt }, tone: 'undo' }), false),
-    grade: (piece, grade) => act(() => ({ deed: { kind: 'grade', piece, grade }, tone: 'next' }), false),
+    spoilPiece: useCallback((piece: number) => act((now) => pieceSpoiled(now, piece)), [act]),
+    unspoilPiece: (piece, attempt) => act(() => pieceUnspoiled(piece, attempt)),
+    grade: (piece, grade) => act(() => pieceGraded(piece, grade)),
     reason: (piece, reason) => {
       setJustSpoiled(null)
-      act(() => ({ deed: { kind: 'reason', piece, reason }, tone: 'next' }), false)
+      act(() => reasonGiven(piece, reason))
     },
   }
 }

@@ -1,14 +1,11 @@
 'use client'
 
-import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { DrawnProgram } from '@/core/fold'
 import { USUAL_CALIPER_MM } from '@/core/paper'
 import type { Followed } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
-import { MoveDiagram } from '../diagram/Halfway'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
-import { InBetween } from '../diagram/InBetween'
 import type { Preferences } from '../format'
 import { useHydrated } from '../forms/useHydrated'
 import { useUnpacked, type Packed } from '../packed'
@@ -16,7 +13,9 @@ import { Filmstrip } from './Filmstrip'
 import { StepFigures } from './StepFigures'
 import { STEPS_FORM } from './StepsFor'
 import { BothSides, Finished, Said, Side } from './StepParts'
-import { kindWords, wordsForLeftHand } from './step-words'
+import { BackAndNext, OtherWay, PaperChoice, PLAIN, PlayButton, SaveFold, Tick } from './StepControls'
+import { StepPicture } from './StepPicture'
+import { wordsForLeftHand } from './step-words'
 
 interface StepThroughProps {
   readonly name: string
@@ -35,47 +34,21 @@ interface StepThroughProps {
   readonly preferences: Preferences
 }
 
-/** No paper of one's own: a word that is no id, so that the choice stays in the address. */
-const PLAIN = 'plain'
-
 /** Any folds, one picture at a time: what to do, what it makes, and the way there and back. */
-export function StepThrough({
-  name,
-  folds,
-  shown: packed,
-  sheetMm,
-  papers,
-  paperId,
-  hand,
-  fileAddress,
-  otherWay = null,
-  start,
-  preferences,
-}: StepThroughProps) {
-  const shown = useUnpacked(packed)
+export function StepThrough(props: StepThroughProps) {
+  const { name, folds, sheetMm, papers, fileAddress, otherWay = null, preferences } = props
+  const shown = useUnpacked(props.shown)
   const { sideUp, shaping } = folds
   const last = shown.moves.length
-  const [at, setAt] = useState(Math.min(Math.max(0, start), last))
-  const [chosen, setChosen] = useState(paperId)
+  const [chosen, setChosen] = useState(props.paperId)
   const [hidden, setHidden] = useState(false)
-  const [leftHanded, setLeftHanded] = useState(hand === 'left')
-  const [playing, setPlaying] = useState(false)
+  const [leftHanded, setLeftHanded] = useState(props.hand === 'left')
+  const { at, go, playing, setPlaying } = useStepAt(props.start, last)
   const paper = papers.find((one) => one.id === chosen)
   // The same colours while the paper is the same: the strip's pictures are then not drawn again at every step.
   const faces = useMemo(() => facesOf(paper ?? ANY_PAPER, sideUp), [paper, sideUp])
   const move = shown.moves[at]
 
-  const go = useCallback(
-    (to: number) => {
-      const next = Math.min(Math.max(0, to), last)
-      setPlaying(false)
-      setAt(next)
-      const url = new URL(window.location.href)
-      url.searchParams.set('move', String(next + 1))
-      window.history.replaceState(null, '', url)
-    },
-    [last],
-  )
   const other = useRef<HTMLAnchorElement>(null)
   const switchWay = useCallback(() => other.current?.click(), [])
   useStepKeys(at, last, go, switchWay)
@@ -92,25 +65,16 @@ export function StepThrough({
       <input type="hidden" name="paper" form={STEPS_FORM} value={chosen ?? PLAIN} />
       <div className="sheet-panel flex h-[26rem] flex-col p-3 tablet:h-[30rem]">
         {move ? (
-          playing && move.motion ? (
-            <InBetween
-              picture={move.picture}
-              motion={move.motion}
-              faces={faces}
-              leftHanded={leftHanded}
-              onEnd={() => setPlaying(false)}
-            />
-          ) : (
-            <MoveDiagram
-              picture={move.picture}
-              halfway={move.halfway}
-              faces={faces}
-              title={`${said}. ${kindWords(move.kind)}`}
-              hidden={hidden}
-              more={word ? word.says.length - 1 - move.round : 0}
-              leftHanded={leftHanded}
-            />
-          )
+          <StepPicture
+            move={move}
+            word={word}
+            said={said}
+            faces={faces}
+            hidden={hidden}
+            leftHanded={leftHanded}
+            playing={playing}
+            onEnd={() => setPlaying(false)}
+          />
         ) : (
           <BothSides shown={shown} faces={faces} leftHanded={leftHanded} name={name} />
         )}
@@ -124,114 +88,70 @@ export function StepThrough({
           )}
         </div>
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-          {papers.length === 0 ? null : (
-            <label className="flex items-center gap-2">
-              <span className="second">Paper</span>
-              <select
-                className="select w-40 select-sm"
-                value={chosen ?? PLAIN}
-                onChange={(event) => setChosen(event.target.value)}
-              >
-                <option value={PLAIN}>plain</option>
-                {papers.map((one) => (
-                  <option key={one.id} value={one.id}>
-                    {one.name}
-                  </option>
-                ))}
-              </select>
-            </label>
-          )}
+          <PaperChoice papers={papers} chosen={chosen} choose={setChosen} />
           <Tick label="hidden edges" on={hidden} set={setHidden} />
           <Tick label="for the left hand" on={leftHanded} set={setLeftHanded} />
-          {otherWay ? (
-            // The same fold there: as many are left to the end as here.
-            <a ref={other} href={`${otherWay.address}left=${last - at}`} className="btn btn-sm btn-outline">
-              {otherWay.name} (D)
-            </a>
-          ) : null}
-          {move?.motion ? (
-            <button
-              type="button"
-              className="btn btn-sm btn-outline motion-reduce:hidden"
-              onClick={() => setPlaying(true)}
-              disabled={playing}
-            >
-              <Play size={16} aria-hidden /> See it move
-            </button>
-          ) : null}
+          <OtherWay ref={other} way={otherWay} left={last - at} />
+          {move?.motion ? <PlayButton playing={playing} play={() => setPlaying(true)} /> : null}
         </div>
-        <div className="flex gap-3">
-          <button
-            type="button"
-            className="btn h-14 grow btn-outline"
-            disabled={at === 0}
-            onClick={() => go(at - 1)}
-          >
-            <ChevronLeft aria-hidden /> Back
-          </button>
-          <button
-            type="button"
-            className="btn h-14 grow-2 btn-primary"
-            disabled={at === last}
-            onClick={() => go(at + 1)}
-          >
-            Next <ChevronRight aria-hidden />
-          </button>
-        </div>
+        <BackAndNext at={at} last={last} go={go} />
       </div>
       <div className="min-w-0 self-start bg-base-300 tablet:col-span-2">
         <Filmstrip shown={shown} words={words} faces={faces} leftHanded={leftHanded} at={at} go={go} />
       </div>
-      {move ? (
-        <>
-          <div className="flex flex-col gap-3">
-            <Side move={move} faces={faces} />
-            <p className="text-sm">
-              <a href={`${fileAddress}move=${at + 1}`} download className="underline">
-                Save the piece as it lies here as a FOLD file
-              </a>
-            </p>
-          </div>
-          <StepFigures
-            move={move}
-            moves={last}
-            sheetMm={sheetMm}
-            sideUp={sideUp}
-            caliperMm={paper?.caliperMm ?? USUAL_CALIPER_MM}
-            preferences={preferences}
-          />
-        </>
-      ) : (
-        <p className="text-sm">
-          <a href={`${fileAddress}move=${last + 1}`} download className="underline">
-            Save the finished piece as a FOLD file
-          </a>
-        </p>
-      )}
+      <Below
+        move={move}
+        at={at}
+        moves={last}
+        faces={faces}
+        fileAddress={fileAddress}
+        sheetMm={sheetMm}
+        sideUp={sideUp}
+        caliperMm={paper?.caliperMm ?? USUAL_CALIPER_MM}
+        preferences={preferences}
+      />
     </div>
   )
 }
 
-function Tick({
-  label,
-  on,
-  set,
-}: {
-  readonly label: string
-  readonly on: boolean
-  readonly set: (on: boolean) => void
-}) {
+interface BelowProps extends Omit<Parameters<typeof StepFigures>[0], 'move'> {
+  readonly move: DrawnProgram['moves'][number] | undefined
+  readonly at: number
+  readonly faces: Parameters<typeof Side>[0]['faces']
+  readonly fileAddress: string
+}
+
+/** The stack from the side, the figures of the move, and the piece as a file. */
+function Below({ move, at, faces, fileAddress, ...figures }: BelowProps) {
+  const address = `${fileAddress}move=${at + 1}`
+  if (!move) return <SaveFold address={address}>the finished piece</SaveFold>
   return (
-    <label className="flex cursor-pointer items-center gap-2">
-      <input
-        type="checkbox"
-        className="checkbox checkbox-sm"
-        checked={on}
-        onChange={(event) => set(event.target.checked)}
-      />
-      {label}
-    </label>
+    <>
+      <div className="flex flex-col gap-3">
+        <Side move={move} faces={faces} />
+        <SaveFold address={address}>the piece as it lies here</SaveFold>
+      </div>
+      <StepFigures move={move} {...figures} />
+    </>
   )
+}
+
+/** Which move is shown; the address follows, so that a reload shows the same. */
+function useStepAt(start: number, last: number) {
+  const [at, setAt] = useState(Math.min(Math.max(0, start), last))
+  const [playing, setPlaying] = useState(false)
+  const go = useCallback(
+    (to: number) => {
+      const next = Math.min(Math.max(0, to), last)
+      setPlaying(false)
+      setAt(next)
+      const url = new URL(window.location.href)
+      url.searchParams.set('move', String(next + 1))
+      window.history.replaceState(null, '', url)
+    },
+    [last],
+  )
+  return { at, go, playing, setPlaying }
 }
 
 /** Arrow keys go from fold to fold wherever nothing is being typed or chosen. */

@@ -19,10 +19,11 @@ import { CoreError } from '@/core/errors'
 import type { Pace } from '@/core/time'
 import { SHOWN_SHEET_MM, shownSheetMm } from '@/flows/figures'
 import { choose, type Choice } from '@/flows/read/choosing'
-import { readLibrary } from '@/flows/designs'
+import { readLibrary, type PinnedDesign } from '@/flows/designs'
+import type { FlowContext } from '@/flows/flow-context'
 import { readBases, readEnd, type FoldedEndView } from '@/flows/read/folds'
 import { readLessons } from '@/flows/lessons'
-import { readDrawer } from '@/flows/read/papers'
+import { readDrawer, type DrawerPaper } from '@/flows/read/papers'
 import { readLibraryQuery, type Query } from '@/schema/designs-query'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
 import { FoldDiagram } from '@/ui/diagram/FoldDiagram'
@@ -63,25 +64,9 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
   const families = FAMILIES.filter((family) => all.some(({ document }) => document.family === family))
   const query = await searchParams
   const asked = readLibraryQuery(query, families, preferences.unit)
-  const history = await readLessons(context)
   const papers = await readDrawer(context)
-  const bases = await readBases(context)
   const paper = papers.find(({ id }) => id === asked.value.paperId) ?? null
-  const cards: Card[] = []
-  for (const { document: design, hash } of all) {
-    const [first] = design.variants
-    if (!first) continue
-    const sheetMm = sheetFor(design, asked.value.sheetMm)
-    const shown = { variantKey: first.key, sheetMm: shownSheetMm(design), gauges: defaultGauges(design) }
-    const end = await readEnd(context, hash, shown)
-    const pace = history.pace(design)
-    const choice = choose(
-      design,
-      { ...asked.value, paper },
-      { secondsPerUnit: pace.secondsPerPiece, hardest: end?.hardest ?? [], sheetMm },
-    )
-    cards.push({ design, variant: first, sheetMm, end, pace, choice })
-  }
+  const cards = await readCards(context, all, { ...asked.value, paper })
   const stay = cards.filter(({ choice }) => choice.leftOut === null)
   const pages = Math.max(1, Math.ceil(stay.length / CARDS_ON_A_PAGE))
   const page = Math.min(pages, Math.max(1, Math.floor(Number(query['page'] ?? 1)) || 1))
@@ -106,54 +91,8 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
         ))}
       </ul>
       {pages > 1 ? <Pages href={hrefOf(query)} page={page} pages={pages} /> : null}
-      {withheld.length === 0 ? null : (
-        <section aria-labelledby="withheld" className="mt-12">
-          <h2 id="withheld" className="text-2xl">
-            Not offered for now
-          </h2>
-          <p className="second">A lock of these does not hold. Projects that use them already still open.</p>
-          <ul className="mt-2 flex flex-wrap gap-4">
-            {withheld.map(({ document }) => (
-              <li key={document.id}>
-                <Link href={`/designs/${document.id}`} className="underline">
-                  {document.name}
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
-      <section id="bases" aria-labelledby="bases-title" className="mt-12">
-        <h2 id="bases-title" className="text-2xl">
-          Bases
-        </h2>
-        <p className="second">
-          What many designs begin with, fold by fold. You can also{' '}
-          <Link href="/designs/pattern" className="underline">
-            read a crease pattern
-          </Link>{' '}
-          of your own.
-        </p>
-        <ul className="mt-4 grid grid-cols-2 gap-4 sm:grid-cols-3 tablet:grid-cols-6">
-          {bases.map(({ base, end }, index) => (
-            <li key={base.id}>
-              <Link
-                href={`/bases/${base.id}`}
-                className="sheet-panel block h-full p-3 text-center hover:underline"
-              >
-                <FoldDiagram
-                  picture={end.front}
-                  faces={facesOf(papers[index % Math.max(1, papers.length)] ?? ANY_PAPER, end.sideUp)}
-                  title=""
-                  small
-                  className="h-24 w-full"
-                />
-                <span className="mt-2 block leading-tight">{base.name}</span>
-              </Link>
-            </li>
-          ))}
-        </ul>
-      </section>
+      <Withheld designs={withheld.map(({ document }) => document)} />
+      <Bases bases={await readBases(context)} papers={papers} />
     </>
   )
 }
@@ -165,6 +104,91 @@ interface Card {
   readonly end: FoldedEndView | null
   readonly pace: Pace
   readonly choice: Choice
+}
+
+/** Every design with what it becomes, as it was asked. */
+async function readCards(
+  context: FlowContext,
+  designs: readonly PinnedDesign[],
+  asked: Parameters<typeof choose>[1],
+): Promise<readonly Card[]> {
+  const lessons = await readLessons(context)
+  const cards: Card[] = []
+  for (const { document: design, hash } of designs) {
+    const [variant] = design.variants
+    if (!variant) continue
+    const sheetMm = sheetFor(design, asked.sheetMm)
+    const shown = { variantKey: variant.key, sheetMm: shownSheetMm(design), gauges: defaultGauges(design) }
+    const end = await readEnd(context, hash, shown)
+    const pace = lessons.pace(design)
+    const work = { secondsPerUnit: pace.secondsPerPiece, hardest: end?.hardest ?? [], sheetMm }
+    cards.push({ design, variant, sheetMm, end, pace, choice: choose(design, asked, work) })
+  }
+  return cards
+}
+
+/** Designs of which a lock does not hold. */
+function Withheld({ designs }: { readonly designs: readonly DesignDocument[] }) {
+  if (designs.length === 0) return null
+  return (
+    <section aria-labelledby="withheld" className="mt-12">
+      <h2 id="withheld" className="text-2xl">
+        Not offered for now
+      </h2>
+      <p className="second">A lock of these does not hold. Projects that use them already still open.</p>
+      <ul className="mt-2 flex flex-wrap gap-4">
+        {designs.map(({ id, name }) => (
+          <li key={id}>
+            <Link href={`/designs/${id}`} className="underline">
+              {name}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+interface BasesProps {
+  readonly bases: Awaited<ReturnType<typeof readBases>>
+  readonly papers: readonly DrawerPaper[]
+}
+
+/** What many designs begin with. */
+function Bases({ bases, papers }: BasesProps) {
+  return (
+    <section id="bases" aria-labelledby="bases-title" className="mt-12">
+      <h2 id="bases-title" className="text-2xl">
+        Bases
+      </h2>
+      <p className="second">
+        What many designs begin with, fold by fold. You can also{' '}
+        <Link href="/designs/pattern" className="underline">
+          read a crease pattern
+        </Link>{' '}
+        of your own.
+      </p>
+      <ul className="mt-4 grid grid-cols-2 gap-4 sm:grid-cols-3 tablet:grid-cols-6">
+        {bases.map(({ base, end }, index) => (
+          <li key={base.id}>
+            <Link
+              href={`/bases/${base.id}`}
+              className="sheet-panel block h-full p-3 text-center hover:underline"
+            >
+              <FoldDiagram
+                picture={end.front}
+                faces={facesOf(papers[index % Math.max(1, papers.length)] ?? ANY_PAPER, end.sideUp)}
+                title=""
+                small
+                className="h-24 w-full"
+              />
+              <span className="mt-2 block leading-tight">{base.name}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
 }
 
 /** The side a design's parts are cut at: what was asked, quartered where a design quarters. */

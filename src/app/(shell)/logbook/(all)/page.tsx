@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { openPage } from '@/app/_server/guard'
 import { readLogbook } from '@/flows/read/logbook'
-import { formatMoment, formatPace, formatShare, plural } from '@/ui/format'
+import { formatMoment, formatPace, formatShare, plural, type Preferences } from '@/ui/format'
 import { CountList } from '@/ui/logbook/CountList'
 import { EmptyState } from '@/ui/shell/EmptyState'
 import { DataTable, type TableColumn } from '@/ui/table/DataTable'
@@ -51,72 +51,92 @@ export default async function LogbookPage() {
               empty="None was spoiled."
             />
           </div>
-          <section className="mt-8" aria-labelledby="lessons">
-            <h2 id="lessons" className="text-2xl">
-              What the next estimate uses
-            </h2>
-            <div className="mt-2 grid items-start gap-8 tablet:grid-cols-2 *:min-w-0">
-              <DataTable
-                caption="Rejects expected, by family"
-                columns={FAMILY_COLUMNS}
-                rows={families.map((row) => ({
-                  id: row.family,
-                  cells: {
-                    family: row.family,
-                    usable: figure(row.usable),
-                    spoiled: figure(row.spoiled),
-                    rejects: {
-                      text: formatShare(row.expectedRejects, preferences.locale),
-                      by: row.expectedRejects,
-                    },
-                  },
-                }))}
-                sortable
-              />
-              <DataTable
-                caption="Pace of each design"
-                columns={PACE_COLUMNS}
-                rows={paces.map((row) => ({
-                  id: row.designName,
-                  cells: {
-                    design: row.designName,
-                    logged: { text: plural(row.loggedPieces, 'piece'), by: row.loggedPieces },
-                    usual: { text: formatPace(row.usualMinutes * 60), by: row.usualMinutes },
-                    planned: { text: formatPace(row.secondsPerPiece), by: row.secondsPerPiece },
-                  },
-                }))}
-                sortable
-              />
-            </div>
-          </section>
-          <section className="mt-8" aria-labelledby="runs">
-            <h2 id="runs" className="text-2xl">
-              Runs
-            </h2>
-            <ul className="mt-2">
-              {runs.map((run) => (
-                <li
-                  key={run.id}
-                  className="grid gap-x-4 border-t hairline py-3 tablet:grid-cols-[2fr_1.5fr_1fr_1fr]"
-                >
-                  <Link href={`/logbook/${run.id}`} className="font-semibold hover:underline">
-                    {run.designName}
-                    {run.paperName === null ? '' : `, ${run.paperName}`}
-                  </Link>
-                  <span className="second">{run.projectName ?? 'just folding'}</span>
-                  <span>
-                    {run.usable} of {run.wanted}
-                    {run.spoiled > 0 ? `, ${run.spoiled} spoiled` : ''}
-                  </span>
-                  <span className="second tablet:text-right">
-                    {formatMoment(run.lastTapAtMs ?? run.startedAtMs, preferences)}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </section>
+          <NextEstimate families={families} paces={paces} locale={preferences.locale} />
+          <Runs runs={runs} preferences={preferences} />
         </>
       )}
     </>
+  )
+}
+
+type Logbook = Awaited<ReturnType<typeof readLogbook>>
+
+/** What the log says of rejects and pace. */
+function NextEstimate({
+  families,
+  paces,
+  locale,
+}: Pick<Logbook, 'families' | 'paces'> & { readonly locale: string }) {
+  return (
+    <section className="mt-8" aria-labelledby="lessons">
+      <h2 id="lessons" className="text-2xl">
+        What the next estimate uses
+      </h2>
+      <div className="mt-2 grid items-start gap-8 tablet:grid-cols-2 *:min-w-0">
+        <DataTable
+          caption="Rejects expected, by family"
+          columns={FAMILY_COLUMNS}
+          rows={families.map((row) => ({
+            id: row.family,
+            cells: {
+              family: row.family,
+              usable: figure(row.usable),
+              spoiled: figure(row.spoiled),
+              rejects: {
+                text: formatShare(row.expectedRejects, locale),
+                by: row.expectedRejects,
+              },
+            },
+          }))}
+          sortable
+        />
+        <DataTable
+          caption="Pace of each design"
+          columns={PACE_COLUMNS}
+          rows={paces.map((row) => ({
+            id: row.designName,
+            cells: {
+              design: row.designName,
+              logged: { text: plural(row.loggedPieces, 'piece'), by: row.loggedPieces },
+              usual: { text: formatPace(row.usualMinutes * 60), by: row.usualMinutes },
+              planned: { text: formatPace(row.secondsPerPiece), by: row.secondsPerPiece },
+            },
+          }))}
+          sortable
+        />
+      </div>
+    </section>
+  )
+}
+
+/** Every run, the last one first. */
+function Runs({ runs, preferences }: Pick<Logbook, 'runs'> & { readonly preferences: Preferences }) {
+  return (
+    <section className="mt-8" aria-labelledby="runs">
+      <h2 id="runs" className="text-2xl">
+        Runs
+      </h2>
+      <ul className="mt-2">
+        {runs.map((run) => (
+          <li
+            key={run.id}
+            className="grid gap-x-4 border-t hairline py-3 tablet:grid-cols-[2fr_1.5fr_1fr_1fr]"
+          >
+            <Link href={`/logbook/${run.id}`} className="font-semibold hover:underline">
+              {run.designName}
+              {run.paperName === null ? '' : `, ${run.paperName}`}
+            </Link>
+            <span className="second">{run.projectName ?? 'just folding'}</span>
+            <span>
+              {run.usable} of {run.wanted}
+              {run.spoiled > 0 ? `, ${run.spoiled} spoiled` : ''}
+            </span>
+            <span className="second tablet:text-right">
+              {formatMoment(run.lastTapAtMs ?? run.startedAtMs, preferences)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }

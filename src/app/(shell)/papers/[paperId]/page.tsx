@@ -3,13 +3,14 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
 import { nominalGapMm, nominalPairOf } from '@/core/units'
-import { readDrawerPaper, type DrawerPaper } from '@/flows/read/papers'
+import { readDrawerPaper, type DrawerPaper, type SheetView } from '@/flows/read/papers'
 import { DeedButton } from '@/ui/forms/DeedButton'
-import { formatMoney, formatSheet, plural } from '@/ui/format'
+import { formatMoney, formatSheet, plural, type Preferences } from '@/ui/format'
 import { projectNameOf } from '@/flows/read/project-list'
 import { readShortQuery } from '@/schema/short-query'
 import { AddSheets } from '@/ui/paper/AddSheets'
 import { CountSheets } from '@/ui/paper/CountSheets'
+import type { PaperTyped } from '@/ui/paper/PaperFields'
 import { PaperForm } from '@/ui/paper/PaperForm'
 import { addSheetsAction, countSheetsAction, putPaperAwayAction, savePaperAction } from '../actions'
 
@@ -45,49 +46,14 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
           {mixed === null ? null : <p className="note mt-3">{mixed}</p>}
           {sheets.length === 0 ? <p className="second mt-2">No sheets yet.</p> : null}
           <ul className="mt-2">
-            {sheets.map((sheet) => {
-              const size = sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)
-              const what = `${size}${sheet.offcut ? ', offcut' : ''}`
-              return (
-                <li
-                  key={sheet.stockItemId}
-                  className="flex flex-wrap items-end justify-between gap-3 border-t hairline py-3"
-                >
-                  <p>
-                    <span className="figure text-2xl">{sheet.amount}</span> x {what}
-                    {sheet.priceMinor === null ? null : (
-                      <span className="second"> at {formatMoney(sheet.priceMinor, preferences)}</span>
-                    )}
-                  </p>
-                  <CountSheets
-                    key={sheet.amount}
-                    stockItemId={sheet.stockItemId}
-                    amount={sheet.amount}
-                    what={what}
-                    count={countSheetsAction}
-                  />
-                </li>
-              )
-            })}
+            {sheets.map((sheet) => (
+              <SheetItem key={sheet.stockItemId} sheet={sheet} preferences={preferences} />
+            ))}
           </ul>
           <h3 id="add" className="mt-6 mb-2 text-xl">
             Put sheets in
           </h3>
-          {asked.thenProject && paper.sheets.some(({ amount }) => amount > 0) ? (
-            <p className="note mb-3">
-              <Link href="/projects/new" className="font-semibold underline">
-                Now start the project
-              </Link>
-            </p>
-          ) : null}
-          {projectName === null ? null : (
-            <p className="note mb-3">
-              {asked.sheets === null ? 'Sheets' : plural(asked.sheets, 'sheet')} wanted for {projectName}.{' '}
-              <Link href={`/projects/${asked.projectId}/paper`} className="underline">
-                Back to it
-              </Link>
-            </p>
-          )}
+          <OnTheWay asked={asked} projectName={projectName} any={sheets.length > 0} />
           <AddSheets
             paperId={paper.id}
             preferences={preferences}
@@ -99,18 +65,7 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
           <h2 id="paper-title" className="mb-4 text-2xl">
             The paper
           </h2>
-          <PaperForm
-            initial={{
-              name: paper.name,
-              feel: paper.feel,
-              grammageGsm: paper.grammageGsm === null ? '' : String(paper.grammageGsm),
-              caliperMm: paper.caliperMeasuredMm === null ? '' : String(paper.caliperMeasuredMm),
-              frontColour: paper.frontColour,
-              backColour: paper.backColour,
-              note: paper.note,
-            }}
-            save={savePaperAction.bind(null, paper.id)}
-          />
+          <PaperForm initial={typedPaper(paper)} save={savePaperAction.bind(null, paper.id)} />
           <div className="mt-6 border-t hairline pt-4">
             <DeedButton act={putPaperAwayAction.bind(null, paper.id, true)} className="btn btn-ghost">
               Archive this paper
@@ -132,4 +87,71 @@ function mixedPair(paper: DrawerPaper): string | null {
         return `${pair.cm} cm and ${pair.inch} in are sold as one size and differ by ${nominalGapMm(pair).toFixed(1)} mm. Do not mix them in one ring.`
     }
   return null
+}
+
+const typedPaper = (paper: DrawerPaper): PaperTyped => ({
+  name: paper.name,
+  feel: paper.feel,
+  grammageGsm: paper.grammageGsm === null ? '' : String(paper.grammageGsm),
+  caliperMm: paper.caliperMeasuredMm === null ? '' : String(paper.caliperMeasuredMm),
+  frontColour: paper.frontColour,
+  backColour: paper.backColour,
+  note: paper.note,
+})
+
+interface SheetItemProps {
+  readonly sheet: SheetView
+  readonly preferences: Preferences
+}
+
+/** Sheets of one size: how many, and how many there really are. */
+function SheetItem({ sheet, preferences }: SheetItemProps) {
+  const size = sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)
+  const what = `${size}${sheet.offcut ? ', offcut' : ''}`
+  return (
+    <li className="flex flex-wrap items-end justify-between gap-3 border-t hairline py-3">
+      <p>
+        <span className="figure text-2xl">{sheet.amount}</span> x {what}
+        {sheet.priceMinor === null ? null : (
+          <span className="second"> at {formatMoney(sheet.priceMinor, preferences)}</span>
+        )}
+      </p>
+      <CountSheets
+        key={sheet.amount}
+        stockItemId={sheet.stockItemId}
+        amount={sheet.amount}
+        what={what}
+        count={countSheetsAction}
+      />
+    </li>
+  )
+}
+
+interface OnTheWayProps {
+  readonly asked: ReturnType<typeof readShortQuery>
+  readonly projectName: string | null
+  readonly any: boolean
+}
+
+/** The way back to where sheets were wanted. */
+function OnTheWay({ asked, projectName, any }: OnTheWayProps) {
+  return (
+    <>
+      {asked.thenProject && any ? (
+        <p className="note mb-3">
+          <Link href="/projects/new" className="font-semibold underline">
+            Now start the project
+          </Link>
+        </p>
+      ) : null}
+      {projectName === null ? null : (
+        <p className="note mb-3">
+          {asked.sheets === null ? 'Sheets' : plural(asked.sheets, 'sheet')} wanted for {projectName}.{' '}
+          <Link href={`/projects/${asked.projectId}/paper`} className="underline">
+            Back to it
+          </Link>
+        </p>
+      )}
+    </>
+  )
 }

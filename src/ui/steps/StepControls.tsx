@@ -1,0 +1,119 @@
+import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
+import type { ReactNode, Ref } from 'react'
+import type { DrawerPaper } from '@/flows/read/papers'
+
+/** No paper of one's own: a word that is no id, so that the choice stays in the address. */
+export const PLAIN = 'plain'
+
+interface PaperChoiceProps {
+  readonly papers: readonly DrawerPaper[]
+  readonly chosen: string | null
+  readonly choose: (paperId: string) => void
+}
+
+/** The paper whose colours the pictures have. */
+export function PaperChoice({ papers, chosen, choose }: PaperChoiceProps) {
+  if (papers.length === 0) return null
+  return (
+    <label className="flex items-center gap-2">
+      <span className="second">Paper</span>
+      <select
+        className="select w-40 select-sm"
+        value={chosen ?? PLAIN}
+        onChange={(event) => choose(event.target.value)}
+      >
+        <option value={PLAIN}>plain</option>
+        {papers.map((one) => (
+          <option key={one.id} value={one.id}>
+            {one.name}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}
+
+interface TickProps {
+  readonly label: string
+  readonly on: boolean
+  readonly set: (on: boolean) => void
+}
+
+export const Tick = ({ label, on, set }: TickProps) => (
+  <label className="flex cursor-pointer items-center gap-2">
+    <input
+      type="checkbox"
+      className="checkbox checkbox-sm"
+      checked={on}
+      onChange={(event) => set(event.target.checked)}
+    />
+    {label}
+  </label>
+)
+
+export const PlayButton = ({ playing, play }: { readonly playing: boolean; readonly play: () => void }) => (
+  <button
+    type="button"
+    className="btn btn-sm btn-outline motion-reduce:hidden"
+    onClick={play}
+    disabled={playing}
+  >
+    <Play size={16} aria-hidden /> See it move
+  </button>
+)
+
+interface BackAndNextProps {
+  readonly at: number
+  readonly last: number
+  readonly go: (to: number) => void
+}
+
+export const BackAndNext = ({ at, last, go }: BackAndNextProps) => (
+  <div className="flex gap-3">
+    <button
+      type="button"
+      className="btn h-14 grow btn-outline"
+      disabled={at === 0}
+      onClick={() => go(at - 1)}
+    >
+      <ChevronLeft aria-hidden /> Back
+    </button>
+    <button
+      type="button"
+      className="btn h-14 grow-2 btn-primary"
+      disabled={at === last}
+      onClick={() => go(at + 1)}
+    >
+      Next <ChevronRight aria-hidden />
+    </button>
+  </div>
+)
+
+export const SaveFold = ({
+  address,
+  children,
+}: {
+  readonly address: string
+  readonly children: ReactNode
+}) => (
+  <p className="text-sm">
+    <a href={address} download className="underline">
+      Save {children} as a FOLD file
+    </a>
+  </p>
+)
+
+interface OtherWayProps {
+  readonly way: { readonly name: string; readonly address: string } | null
+  /** Folds left to the end: there the same fold is shown. */
+  readonly left: number
+  readonly ref: Ref<HTMLAnchorElement>
+}
+
+/** The same folds in the other way. */
+export const OtherWay = ({ way, left, ref }: OtherWayProps) =>
+  way ? (
+    <a ref={ref} href={`${way.address}left=${left}`} className="btn btn-sm btn-outline">
+      {way.name} (D)
+    </a>
+  ) : null

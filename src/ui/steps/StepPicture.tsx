@@ -1,0 +1,43 @@
+import type { DrawnProgram } from '@/core/fold'
+import type { FoldWords } from '@/flows/read/folds'
+import { MoveDiagram } from '../diagram/Halfway'
+import { InBetween } from '../diagram/InBetween'
+import type { PaperFaces } from '../diagram/FoldDiagram'
+import { kindWords } from './step-words'
+
+interface StepPictureProps {
+  readonly move: DrawnProgram['moves'][number]
+  readonly word: FoldWords | undefined
+  readonly said: string
+  readonly faces: PaperFaces
+  readonly hidden: boolean
+  readonly leftHanded: boolean
+  readonly playing: boolean
+  readonly onEnd: () => void
+}
+
+/** The picture of one move, or the move as it goes. */
+export function StepPicture(props: StepPictureProps) {
+  const { move, word, said, faces, hidden, leftHanded, playing, onEnd } = props
+  if (playing && move.motion)
+    return (
+      <InBetween
+        picture={move.picture}
+        motion={move.motion}
+        faces={faces}
+        leftHanded={leftHanded}
+        onEnd={onEnd}
+      />
+    )
+  return (
+    <MoveDiagram
+      picture={move.picture}
+      halfway={move.halfway}
+      faces={faces}
+      title={`${said}. ${kindWords(move.kind)}`}
+      hidden={hidden}
+      more={word ? word.says.length - 1 - move.round : 0}
+      leftHanded={leftHanded}
+    />
+  )
+}
