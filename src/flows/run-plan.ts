@@ -6,6 +6,7 @@ import {
   wordsFor,
   type CreaseStrength,
   type Rigour,
+  type Step,
 } from '@/core/design'
 import {
   believedAtMs,
@@ -30,6 +31,8 @@ export interface SaidStep {
   readonly note: string | null
   readonly normal: string | null
   readonly look: readonly string[]
+  /** Its fold meets no mark: how deep the flap is, is told from the picture. */
+  readonly tellsDepth: boolean
   /** Keys of the gauges it is folded to. */
   readonly gauges: readonly string[]
 }
@@ -66,22 +69,30 @@ export async function runPlan(
       traySize: run.tray_size,
       wanted: run.wanted,
     },
-    steps: steps
-      .map(({ stageName, step }) => ({ stageName, step: wordsFor(run.hand, step) }))
-      .map(({ stageName, step }, index) => ({
-        stageName,
-        say: step.say,
-        each: step.each,
-        repeats: step.repeats,
-        crease: step.crease,
-        rigour: step.rigour,
-        note: step.note ?? null,
-        normal: step.normal ?? null,
-        look: step.look ?? [],
-        gauges: gaugesIn(moves?.[index] ?? []),
-      })),
+    steps: steps.map(({ stageName, step }, index) =>
+      saidStep(stageName, wordsFor(run.hand, step), moves?.[index] ?? []),
+    ),
   }
 }
+
+/** A step as the table says it. */
+export const saidStep = (
+  stageName: string,
+  step: Step,
+  rounds: Parameters<typeof gaugesIn>[0],
+): SaidStep => ({
+  stageName,
+  say: step.say,
+  each: step.each,
+  repeats: step.repeats,
+  crease: step.crease,
+  rigour: step.rigour,
+  note: step.note ?? null,
+  normal: step.normal ?? null,
+  look: step.look ?? [],
+  tellsDepth: step.tellsDepth ?? false,
+  gauges: gaugesIn(rounds),
+})
 
 type Started = Pick<RunRow, 'started_at_ms'>
 

@@ -24,6 +24,7 @@ const step = z
     note: sentence.optional(),
     normal: sentence.optional(),
     look: z.array(sentence).min(1).max(20).optional(),
+    tellsDepth: z.literal(true).optional(),
     direct: z.literal('leave out').optional(),
     rounds: z.array(roundSchema).max(500).optional(),
   })

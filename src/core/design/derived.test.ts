@@ -1,5 +1,8 @@
-import { figuresOf, looseLocks, runProgram, whereIs } from '../fold'
+import { figuresOf, flapDepth, looseLocks, runProgram, whereIs } from '../fold'
 import {
+  drawDesign,
+  shareable,
+  stagesOf,
   defaultGauges,
   finishedSizes,
   gaugeShares,
@@ -227,4 +230,29 @@ test('the marks of a measured strip agree with their sums and with the folds', (
         expect(terms.reduce((sum, { times, share }) => sum + times * share, 0)).toBeCloseTo(equals, 12)
   const strip = mainPart(source('message-heart'))
   expect(strip.marks?.at.map(({ share }) => share)).toEqual([1 / 16, 1 / 4, 1 / 2, 3 / 4, 15 / 16])
+})
+
+// Said in the steps themselves: three sixteenths of the width, a sixteenth of the strip, an eighth of the width, three
+// eighths from the end. The tip of the raised head is 0.12 of half the diagonal.
+test.each([
+  ['framed-heart', 'hem', 3 / 16],
+  ['message-heart', 'ends', 1 / 16],
+  ['lapped-wing-butterfly', 'sides', 1 / 8],
+  ['pleated-gourd', 'neck', 3 / 8],
+  ['raised-head-butterfly', 'tips', 0.12 * Math.SQRT1_2],
+])('%s: %s meets no mark, so its depth is told, and it is what the words say', (id, key, depth) => {
+  const source = LIBRARY.find((design) => design.id === id)!
+  const [variant] = source.variants
+  const program = programOf(mainPart(source), variant!)!
+  const at = program.steps.findIndex((step) => step.key === key)
+  const step = stagesOf(mainPart(source), variant!)
+    .flatMap(({ steps }) => steps)
+    .find((one) => one.key === key)
+  expect(step?.tellsDepth).toBe(true)
+  const shares = shareable(gaugeShares(source, defaultGauges(source), 150))
+  const depths = drawDesign(program, variant!.assembly, shares)
+    .moves.filter((move) => move.step === at)
+    .map(({ picture }) => flapDepth(picture.symbols))
+  expect(depths.length).toBeGreaterThan(0)
+  for (const found of depths) expect(found).toBeCloseTo(depth, 4)
 })

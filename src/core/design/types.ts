@@ -61,6 +61,8 @@ export interface Step {
   readonly normal?: string
   /** The last cheap moment to repair: what to look for. In full on the proof piece, at a glance for each tray after. */
   readonly look?: readonly string[]
+  /** Its fold meets no mark: how deep the flap is has to be told. */
+  readonly tellsDepth?: true
   /** Creases that only help what follows: who folds in the air leaves the step out. */
   readonly direct?: 'leave out'
 }

@@ -15,6 +15,7 @@ import {
 import { CoreError } from '@/core/errors'
 import {
   BASES,
+  flapDepth,
   type Base,
   type CreaseStrength,
   type FoldPicture,
@@ -39,6 +40,8 @@ export interface FoldWords {
   readonly note: string | null
   readonly normal: string | null
   readonly look: readonly string[]
+  /** How deep its flap is, in sides, where its fold meets no mark. */
+  readonly depthShare: number | null
   /** The gauges it is folded to, as they are set. */
   readonly gauges: readonly GaugeSet[]
 }
@@ -60,6 +63,12 @@ export interface Followed {
   readonly shaping: readonly Shaping[]
 }
 
+/** How deep the flap of a step's first fold is, in sides. */
+const depthAt = ({ moves }: Pick<DrawnProgram, 'moves'>, step: number): number | null => {
+  const move = moves.find((one) => one.step === step)
+  return move ? flapDepth(move.picture.symbols) : null
+}
+
 function followed(
   { program, shown }: DrawnFolds,
   sideUp: DesignPart['sideUp'],
@@ -75,6 +84,7 @@ function followed(
     note: beside[index]?.step.note ?? note ?? null,
     normal: beside[index]?.step.normal ?? null,
     look: beside[index]?.step.look ?? [],
+    depthShare: beside[index]?.step.tellsDepth ? depthAt(shown, index) : null,
     gauges: set.filter(({ key }) => gaugesIn(rounds).includes(key)),
   }))
   const shaping = program.steps.flatMap(({ rounds }) =>

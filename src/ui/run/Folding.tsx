@@ -1,4 +1,5 @@
 import type { DesignDocument, GaugeSettings } from '@/core/design'
+import { flapDepth } from '@/core/fold'
 import type { Cell } from '@/core/run'
 import type { RunPictures } from '@/flows/read/folds'
 import type { RunView } from '@/flows/read/run'
@@ -41,9 +42,20 @@ export function Folding({ run, design, gauges, pictures, cell, preferences }: Fo
           </>
         )}
       </div>
-      <Words now={nowWords(run, cell, (mm) => formatLength(mm, preferences))} next={nextLine(run, cell)} />
+      <Words
+        now={nowWords(run, cell, (mm) => formatLength(mm, preferences), depthMm(run, pictures, cell))}
+        next={nextLine(run, cell)}
+      />
     </div>
   )
+}
+
+/** How deep the flap of a fold is that meets no mark, mm; `null` for every other fold. */
+function depthMm({ plan, steps, sheetMm }: RunView, pictures: RunPictures | null, cell: Cell): number | null {
+  if (plan.grain !== 'fold' || !steps[cell.step]?.tellsDepth) return null
+  const move = pictures?.moves.find(({ step, round }) => step === cell.step && round === cell.repeat - 1)
+  const depth = move ? flapDepth(move.picture.symbols) : null
+  return depth === null ? null : depth * sheetMm
 }
 
 /** A saying that takes more than three lines at full size. */

@@ -1,5 +1,6 @@
-import { LIBRARY, measureDesign, mainPart, stagesOf, variantOf, gaugesIn } from '@/core/design'
+import { LIBRARY, measureDesign, mainPart, stagesOf, variantOf } from '@/core/design'
 import { cellsOf, NONE_CLOSED, runState, tapsOf, type RunPlan, type TapGrain } from '@/core/run'
+import { saidStep } from '@/flows/run-plan'
 import type { RunView } from '@/flows/read/run'
 import { lookWords, nextLine, nowWords } from './words'
 
@@ -38,18 +39,7 @@ function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
       wanted: 12,
       ...change,
     },
-    steps: steps.map(({ stage, step }, index) => ({
-      stageName: stage.name,
-      say: step.say,
-      each: step.each,
-      repeats: step.repeats,
-      crease: step.crease,
-      rigour: step.rigour,
-      note: step.note ?? null,
-      normal: step.normal ?? null,
-      look: step.look ?? [],
-      gauges: gaugesIn(moves[index] ?? []),
-    })),
+    steps: steps.map(({ stage, step }, index) => saidStep(stage.name, step, moves[index] ?? [])),
     gauges: [{ key: 'overhang', name: 'petal overhang', mm: 3 }],
     oddClocks: 0,
     closed: NONE_CLOSED,
@@ -76,6 +66,14 @@ test('a fold to a gauge tells its length in the reader’s unit, on every piece'
     'To the gauge: petal overhang 0.3 cm.',
   )
   expect(nowWords(run, { piece: 5, step: 0, repeat: 1 }, told).note ?? '').not.toContain('gauge')
+})
+
+test('a fold that meets no mark tells how deep its flap is, before its own note', () => {
+  const run = runOf('framed-heart')
+  const hem = run.steps.findIndex(({ tellsDepth }) => tellsDepth)
+  expect(nowWords(run, { piece: 5, step: hem, repeat: 1 }, told, 28).note).toBe(
+    'The flap is 2.8 cm deep. An eighth onto a quarter gives three sixteenths.',
+  )
 })
 
 test('a fold by eye says so where the design has no note of its own', () => {

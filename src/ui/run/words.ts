@@ -16,7 +16,13 @@ export interface NowWords {
 const NOTHING_BESIDE = { note: null, normal: null, look: [] } as const
 
 /** What one tap asks for: the fold with its count, the stage by name, or the whole piece. */
-export function nowWords(run: RunView, cell: Cell, told: (mm: number) => string): NowWords {
+export function nowWords(
+  run: RunView,
+  cell: Cell,
+  told: (mm: number) => string,
+  /** How deep the flap is, where the fold meets no mark. */
+  depthMm: number | null = null,
+): NowWords {
   const step = run.steps[cell.step]
   if (!step) return { count: '', of: '', say: '', ...NOTHING_BESIDE }
   if (run.plan.grain === 'piece')
@@ -37,10 +43,25 @@ export function nowWords(run: RunView, cell: Cell, told: (mm: number) => string)
     count: String(cell.repeat),
     of: step.repeats === 1 ? step.each : `of ${step.repeats} ${nounMany(step.each)}`,
     say: step.say,
-    note: gauges.length > 0 && step.note !== null ? `${judged ?? ''} ${step.note}` : (step.note ?? judged),
+    note: noted(depthMm === null ? null : depthWords(told(depthMm)), gauges.length > 0, judged, step.note),
     normal: proof && cell.repeat === 1 ? step.normal : null,
     look: proof && cell.repeat === step.repeats ? step.look : [],
   }
+}
+
+/** How far a flap goes that meets no mark. */
+export const depthWords = (depth: string): string => `The flap is ${depth} deep.`
+
+/** What is said beside the fold: measures before words. */
+function noted(
+  depth: string | null,
+  gauged: boolean,
+  judged: string | null,
+  note: string | null,
+): string | null {
+  const measures = [...(depth === null ? [] : [depth]), ...(gauged && judged !== null ? [judged] : [])]
+  const words = [...measures, ...(note === null ? [] : [note])]
+  return words.length === 0 ? judged : words.join(' ')
 }
 
 /** What to look each piece of a tray over for, at a glance: every gate of the run. */

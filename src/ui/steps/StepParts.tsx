@@ -10,12 +10,14 @@ export function Said({
   move,
   said,
   steps,
+  sheetMm,
   preferences,
 }: {
   readonly word: FoldWords
   readonly move: ShownMove
   readonly said: string
   readonly steps: number
+  readonly sheetMm: number
   readonly preferences: Preferences
 }) {
   const { count, of } = countWords(word, move.round)
@@ -38,6 +40,11 @@ export function Said({
         {kindWords(move.kind)}
         {word.crease === 'none' ? '' : ` Crease: ${word.crease}. ${RIGOUR[word.rigour]}`}
       </p>
+      {word.depthShare === null ? null : (
+        <p className="mt-1 font-semibold">
+          The flap is {formatLength(word.depthShare * sheetMm, preferences)} deep.
+        </p>
+      )}
       {word.gauges.length === 0 ? null : (
         <p className="mt-1 font-semibold">
           To the gauge:{' '}

@@ -61,8 +61,7 @@ export function StepThrough(props: StepThroughProps) {
   const said = word && move ? (word.says[move.round] ?? '') : ''
   return (
     <div className="grid gap-x-8 gap-y-4 tablet:grid-cols-[1.25fr_1fr]" data-ready={useHydrated()}>
-      <input type="hidden" name="move" form={STEPS_FORM} value={at + 1} />
-      <input type="hidden" name="paper" form={STEPS_FORM} value={chosen ?? PLAIN} />
+      <CarriedOn at={at} chosen={chosen} />
       <div className="sheet-panel flex h-[26rem] flex-col p-3 tablet:h-[30rem]">
         {move ? (
           <StepPicture
@@ -82,7 +81,14 @@ export function StepThrough(props: StepThroughProps) {
       <div className="flex flex-col gap-4 tablet:h-[30rem]">
         <div aria-live="polite" aria-atomic className="min-h-36 grow overflow-y-auto">
           {move && word ? (
-            <Said word={word} move={move} said={said} steps={words.length} preferences={preferences} />
+            <Said
+              word={word}
+              move={move}
+              said={said}
+              steps={words.length}
+              sheetMm={sheetMm}
+              preferences={preferences}
+            />
           ) : (
             <Finished shown={shown} shaping={shaping} sheetMm={sheetMm} preferences={preferences} />
           )}
@@ -113,6 +119,14 @@ export function StepThrough(props: StepThroughProps) {
     </div>
   )
 }
+
+/** What the form above adds to the address, so that another size is shown at the same fold in the same paper. */
+const CarriedOn = ({ at, chosen }: { readonly at: number; readonly chosen: string | null }) => (
+  <>
+    <input type="hidden" name="move" form={STEPS_FORM} value={at + 1} />
+    <input type="hidden" name="paper" form={STEPS_FORM} value={chosen ?? PLAIN} />
+  </>
+)
 
 interface BelowProps extends Omit<Parameters<typeof StepFigures>[0], 'move'> {
   readonly move: DrawnProgram['moves'][number] | undefined

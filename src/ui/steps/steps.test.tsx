@@ -24,6 +24,7 @@ const folds: Omit<Followed, 'shown'> = {
     note: note ?? null,
     normal: null,
     look: [],
+    depthShare: null,
     gauges: [],
   })),
   shaping: [{ name: 'curl', model: 'Curling draws it in.', factor: [0.9, 1], axes: ['width'] }],
@@ -84,6 +85,7 @@ test('the left hand begins with mirrored pictures and words', () => {
     note: 'to the left',
     normal: null,
     look: ['left'],
+    depthShare: null,
     gauges: [],
   } as const
   expect(wordsForLeftHand(word)).toMatchObject({
@@ -107,6 +109,7 @@ test('counting words', () => {
     note: null,
     normal: null,
     look: [],
+    depthShare: null,
     gauges: [],
   } as const
   expect(countWords({ ...word, each: 'half', says: ['a', 'b'] }, 1)).toEqual({

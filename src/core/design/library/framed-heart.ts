@@ -131,6 +131,7 @@ export const framedHeart: DesignSource = {
                 say: 'Lower edge up, three sixteenths of the width',
                 each: 'hem',
                 note: 'An eighth onto a quarter gives three sixteenths.',
+                tellsDepth: true,
               },
               valley(level(HEM), { moves: plane(0.5, 0) }),
             ),

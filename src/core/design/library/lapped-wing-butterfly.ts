@@ -98,7 +98,13 @@ export const lappedWingButterfly: DesignSource = {
               shoulder(true),
             ),
             step(
-              { key: 'sides', say: 'Side behind, an eighth of the width', each: 'side', rigour: 'even' },
+              {
+                key: 'sides',
+                say: 'Side behind, an eighth of the width',
+                each: 'side',
+                rigour: 'even',
+                tellsDepth: true,
+              },
               side(false),
               side(true),
             ),

@@ -158,7 +158,7 @@ export const messageHeart: DesignSource = {
           name: 'Heart',
           steps: asSteps([
             step(
-              { key: 'ends', say: 'Short edge in, a sixteenth of the strip', each: 'edge' },
+              { key: 'ends', say: 'Short edge in, a sixteenth of the strip', each: 'edge', tellsDepth: true },
               valley(upright(END), { moves: plane(0, 0.1) }),
               valley(upright(1 - END), { moves: plane(1, 0.1) }),
             ),

@@ -83,6 +83,7 @@ export const pleatedGourd: DesignSource = {
                 crease: 'burnished',
                 rigour: 'even',
                 note: 'Three eighths from the upper end; above it is the neck.',
+                tellsDepth: true,
               },
               foldAndUnfold(level(NECK), { moves: plane(0.95, 1) }),
             ),

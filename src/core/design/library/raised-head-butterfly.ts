@@ -90,8 +90,9 @@ export const raisedHeadButterfly: DesignSource = {
             step(
               {
                 key: 'tips',
-                say: 'Side corner in, its tip an eighth of the half',
+                say: 'Side corner in, only its tip',
                 each: 'corner',
+                tellsDepth: true,
                 rigour: 'even',
               },
               ...[at(1, 0), at(0, 1)].map((corner) =>

@@ -280,3 +280,9 @@ const holds = (shape: readonly Point[], at: Point): boolean =>
     const q = shape[(index + 1) % shape.length] ?? p
     return (q.x - p.x) * (at.y - p.y) - (q.y - p.y) * (at.x - p.x) > -1e-9
   })
+
+/** How deep the flap of a fold is, from its tip to the fold line, in sides; `null` where nothing goes over a line. */
+export function flapDepth(symbols: readonly FoldSymbol[]): number | null {
+  const arrow = symbols.find((symbol) => symbol.kind === 'arrow')
+  return arrow ? distance(arrow.from, arrow.to) / 2 : null
+}
