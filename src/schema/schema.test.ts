@@ -8,6 +8,7 @@ import { parseFields } from './field-errors'
 import { dateText, nameText, noteText } from './fields'
 import { countFields, paperFields, sheetsFields } from './paper'
 import { runEvent, runEventBatch } from './run-event'
+import { passphraseText } from './passphrase'
 import { looseRunFields, projectRunFields } from './run-start'
 import { settingsFields } from './settings'
 
@@ -324,4 +325,11 @@ test('exact() refuses at compile time a schema with a missing, an extra or a mis
   exact<Point>()(z.strictObject({ x: z.number(), y: z.number(), z: z.number() }))
   // @ts-expect-error a field of another type
   exact<Point>()(z.strictObject({ x: z.number(), y: z.string() }))
+})
+
+test('a passphrase must not be short or endless', () => {
+  const problem = (text: string) => passphraseText.safeParse(text).error?.issues[0]?.message
+  expect(problem('1234567')).toContain('8 characters')
+  expect(problem('x'.repeat(201))).toContain('under 200')
+  expect(problem('oyster lamp')).toBeUndefined()
 })

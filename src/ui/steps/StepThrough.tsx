@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react'
 import type { DrawnProgram } from '@/core/fold'
 import { USUAL_CALIPER_MM } from '@/core/paper'
 import type { Followed } from '@/flows/read/folds'
@@ -50,8 +50,7 @@ export function StepThrough(props: StepThroughProps) {
   const move = shown.moves[at]
 
   const other = useRef<HTMLAnchorElement>(null)
-  const switchWay = useCallback(() => other.current?.click(), [])
-  useStepKeys(at, last, go, switchWay)
+  useStepKeys(at, last, go, other)
 
   const words = useMemo(
     () => (leftHanded ? folds.words.map(wordsForLeftHand) : folds.words),
@@ -169,14 +168,19 @@ function useStepAt(start: number, last: number) {
 }
 
 /** Arrow keys go from fold to fold wherever nothing is being typed or chosen. */
-function useStepKeys(at: number, last: number, go: (to: number) => void, switchWay: () => void): void {
+function useStepKeys(
+  at: number,
+  last: number,
+  go: (to: number) => void,
+  otherWay: RefObject<HTMLAnchorElement | null>,
+): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const busy =
         event.target instanceof HTMLElement &&
         event.target.closest('input, select, textarea, dialog') !== null
       if (busy || event.altKey || event.ctrlKey || event.metaKey) return
-      if (event.key === 'd' || event.key === 'D') return switchWay()
+      if (event.key === 'd' || event.key === 'D') return otherWay.current?.click()
       const to = { ArrowLeft: at - 1, ArrowRight: at + 1, Home: 0, End: last }[event.key]
       if (to === undefined) return
       event.preventDefault()
@@ -184,5 +188,5 @@ function useStepKeys(at: number, last: number, go: (to: number) => void, switchW
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [at, last, go, switchWay])
+  }, [at, last, go, otherWay])
 }
