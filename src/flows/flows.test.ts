@@ -1,3 +1,4 @@
+import { sql } from 'kysely'
 import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
 import { loadDemo } from '../../demo/load'
 import { seededRandom } from '../../demo/random'
@@ -26,7 +27,7 @@ import { readBench } from './read/bench'
 import { readLogbook, readRunLog } from './read/logbook'
 import { readDrawer } from './read/papers'
 import { readProject, type ProjectView } from './read/project'
-import { readRun } from './read/run'
+import { readRun, readRunHead } from './read/run'
 import { rebuildRunProjections } from './run-tally'
 import { currentSettings, saveSettings, switchUnit } from './settings'
 
@@ -644,6 +645,19 @@ describe('folding', () => {
     expect(await refusal(send(runId, [tapOf(1), { kind: 'done' }]))).toMatchObject({ code: 'FIELDS' })
     expect((await readRun(database.context, runId))?.feed.events).toEqual([])
     expect(await refusal(send('nowhere', []))).toMatchObject({ code: 'NOT_FOUND' })
+  })
+  test('a tap whose transaction fails leaves nothing behind, not in what is remembered either', async () => {
+    const { runId } = await startRun(await planned())
+    await ok(send(runId, [tapOf(1)]))
+    await sql`CREATE TRIGGER full BEFORE INSERT ON run_unit BEGIN SELECT RAISE(ABORT, 'full'); END`.execute(
+      database.db,
+    )
+    await expect(send(runId, [tapOf(2)])).rejects.toThrow('full')
+    await sql`DROP TRIGGER full`.execute(database.db)
+    expect((await readRunLog(database.context, runId, 1)).units.map(({ ordinal }) => ordinal)).toEqual([1])
+    expect(await readRunHead(database.context, runId)).toMatchObject({ usable: 1 })
+    await ok(send(runId, [tapOf(2)]))
+    expect(await readRunHead(database.context, runId)).toMatchObject({ usable: 2 })
   })
   test('projections made anew from the ledger are the same', async () => {
     const { runId } = await startRun(await planned())

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 
-export const SHORTEST_PASSPHRASE = 8
-export const LONGEST_PASSPHRASE = 200
+const SHORTEST_PASSPHRASE = 8
+const LONGEST_PASSPHRASE = 200
 
 /** A passphrase that is set. */
 export const passphraseText = z
