@@ -271,7 +271,9 @@ describe('texts', () => {
 
 test('every design that ships survives being stored and read', () => {
   for (const design of LIBRARY) expect(readDesignSource(JSON.stringify(design))).toEqual(design)
-  expect(() => readDesignSource('{"format":3}')).toThrow()
+  expect(() => readDesignSource('{"format":3}')).toThrow(z.ZodError)
+  const [first] = LIBRARY
+  expect(() => readDesignSource(JSON.stringify({ ...first, format: 3 }))).toThrow('format')
 })
 
 describe('run events', () => {

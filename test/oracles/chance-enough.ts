@@ -22,6 +22,12 @@ export function chanceEnoughByIntegration(
   return weighted / mass
 }
 
+/** The same for a known rate of rejects: fewest pieces so that enough are good, tried one after another. */
+export function piecesToCutBySearch(good: number, rejects: number, certainty: number): number {
+  for (let pieces = good; ; pieces++)
+    if (binomialAtMost(pieces, rejects, pieces - good) >= certainty) return pieces
+}
+
 /** P(X <= most) for X ~ binomial(n, p), term by term. */
 export function binomialAtMost(n: number, p: number, most: number): number {
   let sum = 0

@@ -21,7 +21,7 @@ export const PIECES_TO_CUT: readonly Reference<SpareQuestion, number>[] = [
   {
     what: '100 good at a 5 % reject rate',
     source: 'standard binomial tables',
-    locator: 'from memory',
+    locator: 'from memory, recomputed by test/oracles/chance-enough.ts',
     conditions: '19 in 20, rate known',
     tolerance: 0,
     input: { good: 100, alpha: 0.05e9, beta: 0.95e9, certainty: 0.95 },
@@ -30,7 +30,7 @@ export const PIECES_TO_CUT: readonly Reference<SpareQuestion, number>[] = [
   {
     what: '100 good at a 10 % reject rate',
     source: 'standard binomial tables',
-    locator: 'from memory',
+    locator: 'from memory, recomputed by test/oracles/chance-enough.ts',
     conditions: '19 in 20, rate known',
     tolerance: 0,
     input: { good: 100, alpha: 0.1e9, beta: 0.9e9, certainty: 0.95 },
@@ -61,7 +61,7 @@ export const BINOMIAL_TABLE: readonly Reference<
 ).map(([n, p, k, value]) => ({
   what: `n=${n} p=${p} P(X<=${k})`,
   source: 'standard binomial tables',
-  locator: 'from memory',
+  locator: 'from memory, recomputed by test/oracles/chance-enough.ts',
   conditions: 'four decimals',
   tolerance: 5e-5,
   input: { n, p, k },

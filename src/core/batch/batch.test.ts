@@ -1,5 +1,9 @@
 import fc from 'fast-check'
-import { binomialAtMost, chanceEnoughByIntegration } from '../../../test/oracles/chance-enough'
+import {
+  binomialAtMost,
+  chanceEnoughByIntegration,
+  piecesToCutBySearch,
+} from '../../../test/oracles/chance-enough'
 import { BINOMIAL_TABLE, PIECES_TO_CUT } from '../../../test/reference/counts'
 import { chanceEnough, meanRejectRate, NO_HISTORY, sparesFor, squaresFor, updateRejectRate } from '.'
 
@@ -8,6 +12,12 @@ describe('outside values', () => {
     const [spares = NaN] = sparesFor([good], { alpha, beta }, certainty)
     expect(good + spares).toBe(value)
   })
+  test.each(PIECES_TO_CUT.filter(({ locator }) => locator.startsWith('from memory')))(
+    '$what: $value, found by search as well',
+    ({ input: { good, alpha, beta, certainty }, value }) => {
+      expect(piecesToCutBySearch(good, alpha / (alpha + beta), certainty)).toBe(value)
+    },
+  )
   test.each(BINOMIAL_TABLE)('$what = $value', ({ input: { n, p, k }, value, tolerance }) => {
     const known = { alpha: p * 1e7, beta: (1 - p) * 1e7 }
     expect(Math.abs(chanceEnough([{ good: n - k, spares: k }], known) - value)).toBeLessThan(tolerance * 2)

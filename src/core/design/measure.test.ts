@@ -105,10 +105,7 @@ test('rosette: 12 layers at most; its area is that of the square and four tips, 
 test('crane: narrowed it is 0.268761 x 1 with 16 layers (derived: tan 22.5 and tan 11.25 meet)', () => {
   const { frames } = endOf('crane')
   const narrow = frames.findLast(
-    ({ step, after }) =>
-      step < frames.length &&
-      figuresOf(after.state).height > 0.9999 &&
-      figuresOf(after.state).mostLayers === 16,
+    ({ after }) => figuresOf(after.state).height > 0.9999 && figuresOf(after.state).mostLayers === 16,
   )
   const figures = narrow && figuresOf(narrow.after.state)
   const [a, b] = [Math.tan(Math.PI / 8), Math.tan(Math.PI / 16)]
@@ -118,11 +115,12 @@ test('crane: narrowed it is 0.268761 x 1 with 16 layers (derived: tan 22.5 and t
 })
 
 test('a gauge that does not act in a straight line is found out', () => {
-  const rosette = source('corner-folded-rosette')
-  const [gauge] = rosette.gauges
-  // Far beyond its range the tips pass the corner: the form no longer holds.
-  const wild = { ...rosette, gauges: gauge ? [{ ...gauge, least: -30, most: 45 }] : [] }
-  expect(() => measureDesign(wild)).toThrow()
+  const heart = source('framed-heart')
+  // Half as wide again as it may be, the frame's tips pass the outline: it is wide by another law from there on.
+  const wild = heart.gauges.map((gauge) =>
+    gauge.key === 'frame' ? { ...gauge, most: 1.5 * gauge.most } : gauge,
+  )
+  expect(() => measureDesign({ ...heart, gauges: wild })).toThrow('framed-heart, wide (0): not linear')
 })
 
 test('a sheet too small for its gauge: the engine says at which step', () => {
