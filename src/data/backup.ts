@@ -126,8 +126,12 @@ function exchangeFiles(current: string, candidate: string, kept: string): void {
     rmSync(kept, { force: true })
     throw error
   }
-  // The exchange is done: whatever happens now, what stood there before keeps its name.
-  flush(dirname(current))
+  // The exchange is done, and what stood there before keeps its name: it is no failure that the disk is slow to know.
+  try {
+    flush(dirname(current))
+  } catch (error) {
+    console.warn('The backup is in place, but a power cut now may bring back what was there before.', error)
+  }
 }
 
 /**

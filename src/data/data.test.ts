@@ -1,5 +1,7 @@
+import type * as FileSystem from 'node:fs'
 import {
   copyFileSync,
+  fstatSync,
   readdirSync,
   mkdtempSync,
   readFileSync,
@@ -182,6 +184,40 @@ describe('backup and restore', () => {
     expect(kept).toHaveLength(2)
     for (const [index, ids] of [['second'], ['first']].entries())
       expect(await paperIds(await open(kept[index]?.name ?? ''))).toEqual(ids)
+  })
+  describe('where the disk does not flush', () => {
+    const failOn = (which: 'file' | 'folder') =>
+      jest.spyOn(jest.requireActual<typeof FileSystem>('node:fs'), 'fsyncSync').mockImplementation((fd) => {
+        if (fstatSync(fd).isDirectory() === (which === 'folder')) throw new Error('EIO: input/output error')
+      })
+    const twoStates = async () => {
+      const database = await open('k.db')
+      await addPaper(database, 'a')
+      await backupTo(database, at('copy.db'))
+      await addPaper(database, 'b')
+      return database
+    }
+    afterEach(() => jest.restoreAllMocks())
+
+    test('the backup itself: it is not put in place, and nothing is left of the try', async () => {
+      const database = await twoStates()
+      const flushed = failOn('file')
+      await expect(restoreFrom(database, at('copy.db'))).rejects.toThrow('EIO')
+      expect(flushed).toHaveBeenCalled()
+      expect(await paperIds(database)).toEqual(['a', 'b'])
+      expect(predecessorsOf(at('k.db'))).toEqual([])
+      expect(database.file.pragma('journal_mode')).toBe('wal')
+    })
+    test('the folder, once it is in place: it is in place, with a way back, and what is at risk is said', async () => {
+      const database = await twoStates()
+      const warned = jest.spyOn(console, 'warn').mockImplementation(() => undefined)
+      failOn('folder')
+      await restoreFrom(database, at('copy.db'))
+      expect(warned).toHaveBeenCalledWith(expect.stringContaining('power cut'), expect.any(Error))
+      expect(await paperIds(database)).toEqual(['a'])
+      expect(predecessorsOf(at('k.db'))).toHaveLength(1)
+      expect(database.file.pragma('journal_mode')).toBe('wal')
+    })
   })
   test('an older backup is migrated on its way in', async () => {
     const old = connect(at('old.db'))
