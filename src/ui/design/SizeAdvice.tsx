@@ -228,7 +228,7 @@ export function expectedWords(
     case 'one sample':
       return {
         range,
-        says: `one sample of yours: ${formatLength(meanMm ?? 0, preferences)}; from two on they narrow this`,
+        says: `one of yours came out at ${formatLength(meanMm ?? 0, preferences)}; from two on, yours narrow this`,
       }
     case 'samples':
       return {

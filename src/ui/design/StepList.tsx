@@ -1,3 +1,4 @@
+import { rigourWords } from '../steps/step-words'
 import { mainPart, stagesOf, type DesignDocument, type Variant } from '@/core/design'
 
 /** All steps of a variant in words, with what is said beside them. */
@@ -25,8 +26,8 @@ export function StepList({
                     {step.say}
                     <span className="second">
                       {' '}
-                      ({step.rigour}
-                      {step.crease === 'none' ? '' : `, ${step.crease}`}
+                      ({step.crease === 'none' ? '' : `crease ${step.crease}, `}
+                      {rigourWords(step.rigour)}
                       {step.direct ? ', left out when folding directly' : ''})
                     </span>
                     {step.note === undefined ? null : (
@@ -36,7 +37,7 @@ export function StepList({
                       <span className="second block text-sm">Looks wrong, is right: {step.normal}</span>
                     )}
                     {step.look === undefined ? null : (
-                      <span className="block text-sm">Look before going on: {step.look.join('; ')}.</span>
+                      <span className="block text-sm">Look before you go on: {step.look.join('; ')}.</span>
                     )}
                   </span>
                 </li>

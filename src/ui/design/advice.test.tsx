@@ -104,7 +104,7 @@ test('ranges say what they rest on', () => {
     expectedWords({ lowMm: 40, highMm: 50, basis, meanMm: 45, spreadMm: 1.234, count: 3 }, PREFERENCES)
   expect(words('flat').says).toBeNull()
   expect(words('shaping')).toEqual({ range: '4 cm to 5 cm', says: 'estimated after shaping' })
-  expect(words('one sample').says).toContain('one sample of yours: 4.5 cm')
+  expect(words('one sample').says).toContain('one of yours came out at 4.5 cm')
   expect(words('samples').says).toBe('narrowed by 3 samples of yours: 4.5 cm on average, spread 1.23 mm')
 })
 test('marks on the strip of the day, with their sums', () => {
@@ -155,6 +155,6 @@ test.each(DESIGNS)('$id: laid out, tried, mended and told in full', (one) => {
   expect(steps.some(({ look }) => look)).toBe(true)
   const [variant] = one.variants
   expect(variant && text(renderToStaticMarkup(<StepList design={one} variant={variant} />))).toContain(
-    'Look before going on',
+    'Look before you go on',
   )
 })

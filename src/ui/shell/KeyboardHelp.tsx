@@ -1,6 +1,7 @@
 'use client'
 
 import { useCallback, useEffect, useRef } from 'react'
+import { SPOIL_REASONS } from '@/core/run'
 
 const KEYS = [
   ['?', 'This help'],
@@ -9,15 +10,17 @@ const KEYS = [
   ['Esc', 'Close a window'],
 ] as const
 
-const AT_THE_TABLE = [
+const AT_THE_TABLE: readonly (readonly [string, string])[] = [
   ['Space or Enter', 'Next: this fold is done'],
   ['Backspace or U', 'Undo the last tap'],
   ['S', 'This piece is spoiled'],
-] as const
+  [`1 to ${SPOIL_REASONS.length}`, 'Why, right after that'],
+]
 
 const STEP_BY_STEP = [
   ['Right, Left', 'The next fold, the one before'],
   ['End, Home', 'The finished piece, the flat sheet'],
+  ['D', 'The same folds directly in the air, or with every crease'],
 ] as const
 
 const isTyping = (target: EventTarget | null): boolean =>

@@ -3,7 +3,7 @@ import type { Followed, FoldWords } from '@/flows/read/folds'
 import { FoldDiagram, type PaperFaces } from '../diagram/FoldDiagram'
 import { endWords, StackSide } from '../diagram/StackSide'
 import { formatLength, type Preferences } from '../format'
-import { countWords, kindWords } from './step-words'
+import { countWords, kindWords, rigourWords } from './step-words'
 
 export function Said({
   word,
@@ -38,7 +38,7 @@ export function Said({
       </p>
       <p className="second mt-1">
         {kindWords(move.kind)}
-        {word.crease === 'none' ? '' : ` Crease: ${word.crease}. ${RIGOUR[word.rigour]}`}
+        {word.crease === 'none' ? '' : ` Crease: ${word.crease}, ${rigourWords(word.rigour)}.`}
       </p>
       {word.depthShare === null ? null : (
         <p className="mt-1 font-semibold">
@@ -69,8 +69,6 @@ export function Said({
     </>
   )
 }
-
-const RIGOUR = { strict: 'Exactly.', even: 'Even on all sides.', free: 'By eye.' } as const
 
 /** The stack at the fold, where there is one. */
 export function Side({ move, faces }: { readonly move: ShownMove; readonly faces: PaperFaces }) {

@@ -1,5 +1,5 @@
 import { forLeftHand } from '@/core/design'
-import type { EdgeMark, MoveSpec } from '@/core/fold'
+import type { EdgeMark, MoveSpec, Rigour } from '@/core/fold'
 import type { Handling } from '@/core/paper'
 import type { FoldWords } from '@/flows/read/folds'
 import { nounMany } from '../format'
@@ -36,6 +36,10 @@ const KIND_WORDS: Readonly<Record<MoveSpec['kind'], string>> = {
   work: 'Nothing is folded: the ringed places are worked on.',
 }
 export const kindWords = (kind: MoveSpec['kind']): string => KIND_WORDS[kind]
+
+/** How exactly a fold is made. */
+const RIGOUR_WORDS = { strict: 'exactly', even: 'even on all sides', free: 'by eye' } as const
+export const rigourWords = (rigour: Rigour): string => RIGOUR_WORDS[rigour]
 
 /** What to crease with, at so many layers of this paper. */
 export function handlingWords({ creasedWith, curls }: Handling): string {

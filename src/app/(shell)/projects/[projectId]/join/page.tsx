@@ -16,7 +16,7 @@ export default async function JoinPage(props: StationParams) {
       {project.joins.length === 0 ? (
         <>
           <h2 className="text-2xl">Nothing to join</h2>
-          <p className="second mt-1">No line of the brief goes on another, and every piece is of one unit.</p>
+          <p className="second mt-1">Nothing is glued to anything, and no piece is made of several units.</p>
         </>
       ) : (
         <ul className="flex flex-col gap-8">

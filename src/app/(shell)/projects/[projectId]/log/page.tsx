@@ -194,7 +194,7 @@ function LineTable({
         sortable
       />
       <p className="second mt-3">
-        The next estimate counts with{' '}
+        The next estimate reckons with{' '}
         {project.lines
           .map(
             (line) =>
