@@ -1,3 +1,4 @@
+import { NOTHING_TO_SEE, ROUNDING } from '@/core/numeric'
 import { z } from 'zod'
 import { nearestInchFraction, parseLength, type LengthProblem, type LengthUnit } from '@/core/units'
 
@@ -15,7 +16,8 @@ const LENGTH_WORDS: Readonly<Record<LengthProblem, (name: string, unit: LengthUn
 /** An end of a range in hundredths, never told beyond itself: what is told can be entered. */
 function inUnit(mm: number, unit: LengthUnit, end: 'least' | 'most'): string {
   const hundredths = unit === 'in' ? (mm / 25.4) * 100 : mm * 10
-  const whole = end === 'least' ? Math.ceil(hundredths - 1e-6) : Math.floor(hundredths + 1e-6)
+  const whole =
+    end === 'least' ? Math.ceil(hundredths - NOTHING_TO_SEE) : Math.floor(hundredths + NOTHING_TO_SEE)
   return `${whole / 100} ${unit}`
 }
 
@@ -44,7 +46,7 @@ export const lengthText = ({ name, unit, minMm, maxMm }: LengthField) =>
       return z.NEVER
     }
     if (!parsed.ok) return refuse(LENGTH_WORDS[parsed.problem](name, unit))
-    if (parsed.mm < minMm - 1e-9 || parsed.mm > maxMm + 1e-9)
+    if (parsed.mm < minMm - ROUNDING || parsed.mm > maxMm + ROUNDING)
       return refuse(`Enter ${name} from ${inUnit(minMm, unit, 'least')} to ${inUnit(maxMm, unit, 'most')}.`)
     return parsed.mm
   })

@@ -1,3 +1,4 @@
+import { NOTHING_TO_SEE, ROUNDING } from '../numeric'
 import { requireRange } from '../errors'
 import { pieceSizeUm } from '../sheet'
 import { roundToRuler, RULERS, umFromMm, type RulerKey } from '../units'
@@ -34,7 +35,7 @@ const MOST_SIZES = 2000
 function marks(fromMm: number, toMm: number, ruler: RulerKey): readonly number[] {
   const { stepMm } = RULERS[ruler]
   const first = roundToRuler(fromMm, ruler, 'up')
-  const count = Math.floor((toMm - first) / stepMm + 1e-9) + 1
+  const count = Math.floor((toMm - first) / stepMm + ROUNDING) + 1
   return Array.from(
     { length: Math.max(0, Math.min(MOST_SIZES, count)) },
     (_, index) => first + index * stepMm,
@@ -83,9 +84,9 @@ export function sweepSizes(
  * or where the size itself is not in the sweep.
  */
 export function nextSmallerSaving(points: readonly SweepPoint[], sideMm: number): SweepPoint | undefined {
-  const here = points.find((point) => Math.abs(point.sideMm - sideMm) < 1e-6)?.sheets
+  const here = points.find((point) => Math.abs(point.sideMm - sideMm) < NOTHING_TO_SEE)?.sheets
   if (here === undefined || here === null) return undefined
   return points.findLast(
-    (point) => point.sideMm < sideMm - 1e-6 && point.sheets !== null && point.sheets < here,
+    (point) => point.sideMm < sideMm - NOTHING_TO_SEE && point.sheets !== null && point.sheets < here,
   )
 }

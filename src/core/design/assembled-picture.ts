@@ -1,4 +1,4 @@
-import { largest, least } from '../numeric'
+import { CARRIED_THROUGH, NOTHING_TO_SEE, ROUNDING, largest, least } from '../numeric'
 import { outside, type FoldPicture } from '../fold'
 import { area, cross, minus, type Point, type Polygon } from '../geometry'
 import { turnedAbout, type Assembled } from './assembly'
@@ -19,18 +19,18 @@ function stretchOutside(from: Point, to: Point, cover: Polygon): readonly (reado
     const along = minus(q, p)
     const [a, b] = [cross(along, minus(from, p)), cross(along, minus(to, p))]
     // A stretch along an edge of the cover is still seen.
-    if (a < 1e-9 && b < 1e-9) return [[from, to]]
+    if (a < ROUNDING && b < ROUNDING) return [[from, to]]
     if (a < 0) start = Math.max(start, a / (a - b))
     else if (b < 0) end = Math.min(end, a / (a - b))
   }
-  if (end - start < 1e-6) return [[from, to]]
+  if (end - start < NOTHING_TO_SEE) return [[from, to]]
   const at = (share: number): Point => ({
     x: from.x + (to.x - from.x) * share,
     y: from.y + (to.y - from.y) * share,
   })
   return [
-    ...(start > 1e-6 ? [[from, at(start)] as const] : []),
-    ...(end < 1 - 1e-6 ? [[at(end), to] as const] : []),
+    ...(start > NOTHING_TO_SEE ? [[from, at(start)] as const] : []),
+    ...(end < 1 - NOTHING_TO_SEE ? [[at(end), to] as const] : []),
   ]
 }
 
@@ -59,7 +59,8 @@ export function assembledPicture(
       parts: parts.flatMap((part) =>
         covers
           .reduce<readonly Polygon[]>(
-            (left, cover) => left.flatMap((one) => outside(one, cover)).filter((one) => area(one) > 1e-7),
+            (left, cover) =>
+              left.flatMap((one) => outside(one, cover)).filter((one) => area(one) > CARRIED_THROUGH),
             [place(part)],
           )
           .map(rowOf),

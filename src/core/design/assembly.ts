@@ -1,4 +1,4 @@
-import { largest, least } from '../numeric'
+import { CARRIED_THROUGH, NEGLIGIBLE, NOTHING_TO_SEE, ROUNDING, largest, least } from '../numeric'
 import { invariant } from '../errors'
 import { pointOf, silhouetteOf, type GaugeShares, type Piece } from '../fold'
 import {
@@ -34,7 +34,7 @@ export const turnedAbout = (centre: Point, angleRad: number, at: Point): Point =
  */
 export function centreOfTurn(tab: Point, seat: Point, angleRad: number): Point {
   const half = Math.tan(angleRad / 2)
-  invariant(Math.abs(half) > 1e-9, 'a turn has an angle')
+  invariant(Math.abs(half) > ROUNDING, 'a turn has an angle')
   // Seen from the middle between both, the centre lies square to their stretch.
   const from = minus(seat, tab)
   return plus(times(plus(tab, seat), 0.5), times({ x: -from.y, y: from.x }, 0.5 / half))
@@ -92,14 +92,14 @@ function reachOf(polygon: Polygon, angle: number): number {
   return polygon.reduce((far, p, index) => {
     const along = minus(polygon[(index + 1) % polygon.length] ?? p, p)
     const slope = cross(ray, along)
-    if (Math.abs(slope) < 1e-12) return far
+    if (Math.abs(slope) < NEGLIGIBLE) return far
     const [reach, share] = [cross(p, along) / slope, cross(p, ray) / slope]
-    return share > -1e-9 && share < 1 + 1e-9 && reach > far ? reach : far
+    return share > -ROUNDING && share < 1 + ROUNDING && reach > far ? reach : far
   }, 0)
 }
 
 /** Whether a share of a stretch is on it, its ends with it. */
-const onStretch = (share: number): boolean => share > -1e-9 && share < 1 + 1e-9
+const onStretch = (share: number): boolean => share > -ROUNDING && share < 1 + ROUNDING
 
 /** Crossings of the edges of two polygons. */
 function crossings(one: Polygon, other: Polygon): readonly Point[] {
@@ -109,7 +109,7 @@ function crossings(one: Polygon, other: Polygon): readonly Point[] {
     edges(other).flatMap(([r, s]): Point[] => {
       const [a, b] = [minus(q, p), minus(s, r)]
       const turn = cross(a, b)
-      if (Math.abs(turn) < 1e-12) return []
+      if (Math.abs(turn) < NEGLIGIBLE) return []
       const [u, v] = [cross(minus(r, p), b) / turn, cross(minus(r, p), a) / turn]
       return onStretch(u) && onStretch(v) ? [plus(p, times(a, u))] : []
     }),
@@ -133,7 +133,7 @@ function cornersAround(around: readonly Polygon[]): readonly Point[] {
  */
 function outlineOf(corners: readonly Point[], reach: (angle: number) => number): Polygon {
   const angles = corners
-    .filter((at) => length(at) > 1e-6)
+    .filter((at) => length(at) > NOTHING_TO_SEE)
     .map(angleOf)
     .sort((one, other) => one - other)
   const distinct = angles.filter((angle, index) => index === 0 || angle - (angles[index - 1] ?? 0) > BESIDE)
@@ -151,7 +151,7 @@ function outlineOf(corners: readonly Point[], reach: (angle: number) => number):
   // Corners on a straight edge say nothing.
   return whole.filter((at, index) => {
     const [before, next] = [whole.at(index - 1) ?? at, whole[(index + 1) % whole.length] ?? at]
-    return Math.abs(cross(minus(at, before), minus(next, at))) > 1e-7
+    return Math.abs(cross(minus(at, before), minus(next, at))) > CARRIED_THROUGH
   })
 }
 
@@ -174,14 +174,14 @@ function nearOf(polygon: Polygon, angle: number): number {
   return polygon.reduce((near, p, index) => {
     const along = minus(polygon[(index + 1) % polygon.length] ?? p, p)
     const slope = cross(ray, along)
-    if (Math.abs(slope) < 1e-12) return near
+    if (Math.abs(slope) < NEGLIGIBLE) return near
     const [reach, share] = [cross(p, along) / slope, cross(p, ray) / slope]
     return onStretch(share) && reach > 0 && reach < near ? reach : near
   }, Infinity)
 }
 
 const holdsOrigin = (unit: Polygon): boolean =>
-  unit.every((p, index) => cross(minus(unit[(index + 1) % unit.length] ?? p, p), times(p, -1)) > -1e-9)
+  unit.every((p, index) => cross(minus(unit[(index + 1) % unit.length] ?? p, p), times(p, -1)) > -ROUNDING)
 
 /** The outline of the hole in the middle, seen from the centre; empty where there is none, or none that is closed. */
 export function holeOutline(laid: Assembled): Polygon {

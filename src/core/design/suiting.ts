@@ -1,4 +1,4 @@
-import { largest, least } from '../numeric'
+import { NOTHING_TO_SEE, largest, least } from '../numeric'
 import { handlingOf, HANDLING_LIMIT_MM } from '../paper'
 import { SHEET_FORMATS, shrinkingSquares } from '../sheet'
 
@@ -42,8 +42,9 @@ export function smallestSheet(
   return folds.reduce<ReturnType<typeof smallestSheet>>((worst, fold) => {
     const thicknessMm = fold.layers * caliperMm
     const lineMm =
-      Math.max(SHORTEST_FOLD_MM, LENGTH_PER_THICKNESS * thicknessMm) / Math.max(fold.lengthShare, 1e-6)
-    const pieceMm = SHORTEST_PIECE_MM / Math.max(fold.pieceShare, 1e-6)
+      Math.max(SHORTEST_FOLD_MM, LENGTH_PER_THICKNESS * thicknessMm) /
+      Math.max(fold.lengthShare, NOTHING_TO_SEE)
+    const pieceMm = SHORTEST_PIECE_MM / Math.max(fold.pieceShare, NOTHING_TO_SEE)
     const sheetMm = Math.max(lineMm, pieceMm)
     const because = lineMm >= pieceMm ? 'line' : 'piece'
     return worst === null || sheetMm > worst.sheetMm ? { sheetMm, fold, thicknessMm, because } : worst
@@ -90,8 +91,8 @@ export function nearestSquares(sheetMm: number): {
   const sides = SHEET_FORMATS.filter(({ widthMm, heightMm }) => widthMm === heightMm).map(
     ({ widthMm }) => widthMm,
   )
-  const below = sides.filter((side) => side <= sheetMm + 1e-6)
-  const above = sides.filter((side) => side > sheetMm + 1e-6)
+  const below = sides.filter((side) => side <= sheetMm + NOTHING_TO_SEE)
+  const above = sides.filter((side) => side > sheetMm + NOTHING_TO_SEE)
   return {
     belowMm: below.length === 0 ? null : largest(below),
     aboveMm: above.length === 0 ? null : least(above),

@@ -1,4 +1,4 @@
-import { SAME_POINT } from '../numeric'
+import { CARRIED_THROUGH, SAME_POINT } from '../numeric'
 import { realRoots } from './cubic'
 import { bisectorOfPoints, footOf, lineAlong, meet, mirrored, signedDistance, type Line } from './line'
 import { cross, distance, dot, leftOf, minus, plus, times, type Point } from './point'
@@ -61,7 +61,7 @@ export function twoPointsOntoTwoLines(p1: Point, l1: Line, p2: Point, l2: Line):
     const q = plus(l1.origin, times(l1.direction, t))
     if (distance(q, p1) < SAME_POINT) return []
     const fold = bisectorOfPoints(p1, q)
-    return Math.abs(signedDistance(l2, mirrored(fold, p2))) < 1e-7 ? [fold] : []
+    return Math.abs(signedDistance(l2, mirrored(fold, p2))) < CARRIED_THROUGH ? [fold] : []
   })
 }
 

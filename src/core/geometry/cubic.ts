@@ -1,3 +1,5 @@
+import { ROUNDING } from '../numeric'
+
 /** A root is taken as double within this of touching. */
 const FLAT = 1e-12
 
@@ -17,7 +19,7 @@ export function realRoots(c3: number, c2: number, c1: number, c0: number): reado
           ? [-c0 / c1]
           : []
   const polished = roots.map((root) => polish(root, c3, c2, c1, c0)).sort((a, b) => a - b)
-  return polished.filter((root, index) => index === 0 || root - (polished[index - 1] ?? root) > 1e-9)
+  return polished.filter((root, index) => index === 0 || root - (polished[index - 1] ?? root) > ROUNDING)
 }
 
 function quadraticRoots(a: number, b: number, c: number): readonly number[] {

@@ -1,3 +1,4 @@
+import { ROUNDING } from '../numeric'
 import { thicknessMm } from './feel'
 
 /**
@@ -20,7 +21,7 @@ export interface Handling {
 export function handlingOf(layers: number, caliperMm: number): Handling {
   const thick = thicknessMm(layers, caliperMm)
   // A hair of tolerance: four layers of 0.1 mm are 0.4 mm, whatever doubles say.
-  const within = (limit: number) => thick <= limit + 1e-9
+  const within = (limit: number) => thick <= limit + ROUNDING
   return {
     thicknessMm: thick,
     creasedWith: within(HANDLING_LIMIT_MM.fingernail)

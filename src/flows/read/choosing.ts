@@ -1,3 +1,4 @@
+import { NOTHING_TO_SEE } from '@/core/numeric'
 import {
   highPerWide,
   mainPart,
@@ -76,7 +77,7 @@ export function choose(
     if (paper !== null && paperSuits(hardest, paper.caliperMm).suits === 'too thick') return 'thickness'
     if (paper !== null || wishes.sheetMm !== null) {
       const least = smallestSheet(hardest, paper?.caliperMm ?? USUAL_CALIPER_MM)
-      if (least && sheetMm < least.sheetMm - 1e-6) return 'small'
+      if (least && sheetMm < least.sheetMm - NOTHING_TO_SEE) return 'small'
     }
     if (byPaper === 0) return 'sheet'
     return null

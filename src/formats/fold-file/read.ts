@@ -1,7 +1,7 @@
 import { flatSheet, type Crease, type CreasePattern, type Hint } from '@/core/fold'
 import { CoreError } from '@/core/errors'
 import { signedArea, type Point } from '@/core/geometry'
-import { largest, least } from '@/core/numeric'
+import { NEGLIGIBLE, largest, least } from '@/core/numeric'
 import { FileError, type FileFault } from './fault'
 import { fileSchema, MOST_EDGES, type FoldFile, type FoldFrame } from './file-schema'
 import { outlineOf, requireNoCrossing } from './outline'
@@ -226,7 +226,7 @@ function scaled(
   const [xs, ys] = [used.map(([x = 0]) => x), used.map(([, y = 0]) => y)]
   const [left, bottom] = [least(xs), least(ys)]
   const extent = Math.max(largest(xs) - left, largest(ys) - bottom)
-  if (!(extent > 1e-12) || !Number.isFinite(extent))
+  if (!(extent > NEGLIGIBLE) || !Number.isFinite(extent))
     throw new FileError('the sheet has no size', `${where}vertices_coords`, 'Give corners that lie apart.')
   return {
     corners: coords.map(([x = 0, y = 0]) => ({ x: (x - left) / extent, y: (y - bottom) / extent })),

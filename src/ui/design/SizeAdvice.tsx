@@ -1,4 +1,4 @@
-import { largest } from '@/core/numeric'
+import { NOTHING_TO_SEE, largest } from '@/core/numeric'
 import {
   finishedSizes,
   highPerWide,
@@ -88,7 +88,7 @@ function Foldable({ end, paper, sheetMm, preferences }: SizeAdviceProps) {
   const name = paper?.name ?? `Paper of ${USUAL_CALIPER_MM} mm`
   return (
     <>
-      {least && sheetMm < least.sheetMm - 1e-6 ? (
+      {least && sheetMm < least.sheetMm - NOTHING_TO_SEE ? (
         <p role="alert" className="note">
           Too small to fold: at “{least.fold.says}” {plural(least.fold.layers, 'layer')} make{' '}
           {millimetres(least.thicknessMm)}

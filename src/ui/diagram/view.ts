@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/numeric'
 import type { FoldPicture, FoldSymbol } from '@/core/fold'
 
 /** Where a picture is drawn: 1000 units for its longer side, y down, mirrored for the left hand where asked. */
@@ -42,7 +43,7 @@ export function boxWith(box: Box, symbols: readonly FoldSymbol[]): Box {
 
 export function viewOf(box: Box, margin: number, mirrored: boolean): View {
   const [across, high] = [box.right - box.left, box.top - box.bottom]
-  const scale = (LONG - 2 * margin) / Math.max(across, high, 1e-9)
+  const scale = (LONG - 2 * margin) / Math.max(across, high, ROUNDING)
   const [width, height] = [across * scale + 2 * margin, high * scale + 2 * margin]
   return {
     x: (value) =>

@@ -1,3 +1,4 @@
+import { ROUNDING } from '@/core/numeric'
 import { nearestInchFraction, roundToRuler, type InchDenominator, type InchFraction } from '@/core/units'
 import { numberFormat } from './formatters'
 import type { Preferences } from './preferences'
@@ -54,7 +55,7 @@ export const formatPiece = (widthMm: number, highPerWide: number, preferences: L
     : formatSheet(widthMm, Math.round(widthMm * highPerWide * 1000) / 1000, preferences)
 
 /** A limit as it is told, never above it: `0.18 mm`. */
-export const formatLimit = (mm: number): string => `${Math.floor(mm * 100 + 1e-9) / 100} mm`
+export const formatLimit = (mm: number): string => `${Math.floor(mm * 100 + ROUNDING) / 100} mm`
 
 /** What a form field starts with for a length in the reader's unit: `12.45`, `4 7/8`, or exact mm where no fraction fits. */
 export function lengthInput(mm: number, { unit }: Pick<Preferences, 'unit'>): string {

@@ -1,5 +1,6 @@
 'use client'
 
+import { NOTHING_TO_SEE } from '@/core/numeric'
 import { useEffect, useRef, useState } from 'react'
 import { nextSmallerSaving, type SweepPaper, type SweepPoint, type SweepProgress } from '@/core/cut'
 import type { Running } from '@/workers/running'
@@ -112,7 +113,7 @@ function Cliffs({
 }: { readonly points: readonly SweepPoint[] } & Omit<SizeSweepProps, 'papers' | 'what'>) {
   const saving = nextSmallerSaving(points, sideMm)
   const steps = cliffs(points)
-  const here = points.filter((point) => point.sideMm <= sideMm + 1e-6).at(-1)
+  const here = points.filter((point) => point.sideMm <= sideMm + NOTHING_TO_SEE).at(-1)
   const saved = saving && here?.sheets ? here.sheets - (saving.sheets ?? 0) : 0
   return (
     <div role="status">

@@ -1,3 +1,4 @@
+import { NOTHING_TO_SEE } from '@/core/numeric'
 import { forLeftHand } from '@/core/design'
 import type { EdgeMark, MoveSpec, Rigour } from '@/core/fold'
 import type { Handling } from '@/core/paper'
@@ -59,8 +60,8 @@ export function markDistances(
   const found: { share: number; times: number }[] = []
   for (const { fromNearerCorner: share } of marks) {
     // At a corner there is nothing to measure.
-    if (share < 1e-6) continue
-    const same = found.find((one) => Math.abs(one.share - share) < 1e-6)
+    if (share < NOTHING_TO_SEE) continue
+    const same = found.find((one) => Math.abs(one.share - share) < NOTHING_TO_SEE)
     if (same) same.times++
     else found.push({ share, times: 1 })
   }

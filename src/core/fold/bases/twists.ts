@@ -1,4 +1,4 @@
-import { least } from '../../numeric'
+import { ROUNDING, least } from '../../numeric'
 import {
   at,
   boxMeasures,
@@ -100,7 +100,7 @@ function toEdge([x, y]: Spot, degrees: number): Spot {
   const reach = [30, 90, 150, 210, 270, 330].map((normal) => {
     const [nx, ny] = polar(normal, 1)
     const slope = dx * nx + dy * ny
-    return slope > 1e-9 ? (Math.sqrt(3) / 4 - x * nx - y * ny) / slope : Infinity
+    return slope > ROUNDING ? (Math.sqrt(3) / 4 - x * nx - y * ny) / slope : Infinity
   })
   const length = least(reach)
   return [x + dx * length, y + dy * length]

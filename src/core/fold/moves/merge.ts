@@ -1,5 +1,5 @@
 import { area, signedArea, type Point, type Polygon } from '../../geometry'
-import { SAME_AREA } from '../../numeric'
+import { ROUNDING, SAME_AREA } from '../../numeric'
 import { creasesLying } from '../state/creases'
 import { relation, type Face, type FoldedState, type Hinge } from '../state/types'
 
@@ -41,7 +41,8 @@ export function mergeFlat(state: FoldedState): FoldedState {
     const sheet = hull(members.flatMap((face) => face.sheet))
     const whole = members.reduce((sum, face) => sum + area(face.sheet), 0)
     const pose = state.faces[root]?.pose
-    if (pose && members.length > 1 && Math.abs(area(sheet) - whole) < 1e-9) joined.set(root, { sheet, pose })
+    if (pose && members.length > 1 && Math.abs(area(sheet) - whole) < ROUNDING)
+      joined.set(root, { sheet, pose })
   }
   if (joined.size === 0) return state
   // Old faces in their order; those that were joined come where the first of them was.

@@ -1,3 +1,4 @@
+import { CARRIED_THROUGH, NOTHING_TO_SEE, ROUNDING } from '../../numeric'
 import { centre, cross, dot, flips, length, minus, plus, times, type Point } from '../../geometry'
 import { faultError, manyOrders } from '../pattern/fault-error'
 import { arrange } from '../pattern/arrange'
@@ -30,7 +31,7 @@ export interface Refold {
 function without(stretch: Stretch, gone: Stretch): readonly Stretch[] {
   const along = minus(stretch.to, stretch.from)
   const size = length(along)
-  const off = (p: Point) => Math.abs(cross(along, minus(p, stretch.from))) / size > 1e-6
+  const off = (p: Point) => Math.abs(cross(along, minus(p, stretch.from))) / size > NOTHING_TO_SEE
   if (off(gone.from) || off(gone.to)) return [stretch]
   const place = (p: Point) => dot(along, minus(p, stretch.from)) / (size * size)
   const [start, end] = [
@@ -39,9 +40,10 @@ function without(stretch: Stretch, gone: Stretch): readonly Stretch[] {
   ]
   const at = (share: number) => plus(stretch.from, times(along, share))
   const parts: Stretch[] = []
-  if (start > 1e-6) parts.push({ from: stretch.from, to: start >= 1 ? stretch.to : at(start) })
-  if (end < 1 - 1e-6 && start < 1) parts.push({ from: end <= 0 ? stretch.from : at(end), to: stretch.to })
-  return start >= 1 - 1e-9 || end <= 1e-9 ? [stretch] : parts
+  if (start > NOTHING_TO_SEE) parts.push({ from: stretch.from, to: start >= 1 ? stretch.to : at(start) })
+  if (end < 1 - NOTHING_TO_SEE && start < 1)
+    parts.push({ from: end <= 0 ? stretch.from : at(end), to: stretch.to })
+  return start >= 1 - ROUNDING || end <= ROUNDING ? [stretch] : parts
 }
 
 /** Mountain or valley of a hinge, seen from the sheet's front. */
@@ -54,7 +56,9 @@ export function letterOf(state: FoldedState, { first, second }: Hinge): Letter {
 }
 
 const samePose = (one: Face, other: Face): boolean =>
-  (['a', 'b', 'c', 'd', 'x', 'y'] as const).every((key) => Math.abs(one.pose[key] - other.pose[key]) < 1e-7)
+  (['a', 'b', 'c', 'd', 'x', 'y'] as const).every(
+    (key) => Math.abs(one.pose[key] - other.pose[key]) < CARRIED_THROUGH,
+  )
 
 /** Faces that have not moved keep their order to one another. */
 function keptOrders(state: FoldedState, faces: readonly Face[]): readonly KnownOrder[] {

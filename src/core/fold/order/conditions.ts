@@ -10,7 +10,7 @@ import {
   type Point,
   type Polygon,
 } from '../../geometry'
-import { SAME_AREA, SAME_POINT, largest, least } from '../../numeric'
+import { CARRIED_THROUGH, NOTHING_TO_SEE, SAME_AREA, SAME_POINT, largest, least } from '../../numeric'
 import { Stopped, type SolveLimits } from './limits'
 
 /** A crease as it lies folded: its two faces and the stretch. Flat where the faces lie on both sides of it. */
@@ -118,7 +118,7 @@ function runsThrough(shape: Polygon, { from, to }: FoldedCrease): boolean {
     } else if (slope > 0) start = Math.max(start, -value / slope)
     else end = Math.min(end, -value / slope)
   }
-  if (end - start < 1e-6) return false
+  if (end - start < NOTHING_TO_SEE) return false
   const at = plus(from, times(along, (start + end) / 2))
   return strictlyInside(shape, plus(at, normal)) && strictlyInside(shape, minus(at, normal))
 }
@@ -128,11 +128,12 @@ function shareStretch(one: FoldedCrease, other: FoldedCrease): boolean {
   const along = minus(one.to, one.from)
   const size = length(along)
   const normal = times(leftOf(along), 1 / size)
-  const off = (p: Point) => Math.abs((p.x - one.from.x) * normal.x + (p.y - one.from.y) * normal.y) > 1e-7
+  const off = (p: Point) =>
+    Math.abs((p.x - one.from.x) * normal.x + (p.y - one.from.y) * normal.y) > CARRIED_THROUGH
   if (off(other.from) || off(other.to)) return false
   const at = (p: Point) => ((p.x - one.from.x) * along.x + (p.y - one.from.y) * along.y) / (size * size)
   const [a, b] = [at(other.from), at(other.to)]
-  return Math.min(1, Math.max(a, b)) - Math.max(0, Math.min(a, b)) > 1e-6
+  return Math.min(1, Math.max(a, b)) - Math.max(0, Math.min(a, b)) > NOTHING_TO_SEE
 }
 
 function sideOf(shape: Polygon, { from, to }: FoldedCrease): boolean {

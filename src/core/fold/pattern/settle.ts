@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
-import { largest } from '../../numeric'
+import { NEGLIGIBLE, largest } from '../../numeric'
 import { cross, distance, minus, type Point } from '../../geometry'
 import type { CutUpSheet } from './crease-pattern'
 
@@ -213,7 +213,7 @@ function stepOf(
     right.set(i, 0, -rows.reduce((sum, row, k) => sum + (values[k] ?? 0) * (off[row] ?? 0), 0))
   })
   // What no condition holds goes back to where it was written.
-  const damping = DAMPING * Math.max(1e-12, normal.trace() / size)
+  const damping = DAMPING * Math.max(NEGLIGIBLE, normal.trace() / size)
   for (let i = 0; i < size; i++) {
     normal.set(i, i, normal.get(i, i) + damping)
     right.set(i, 0, right.get(i, 0) + damping * ((start[i] ?? 0) - (at[i] ?? 0)))

@@ -1,4 +1,4 @@
-import { largest, least } from '../../numeric'
+import { NOTHING_TO_SEE, largest, least } from '../../numeric'
 import { area, centre, flips, overlap, signedArea, type Point, type Polygon } from '../../geometry'
 import type { Frame } from '../program'
 import { relation, type FoldedState } from '../state/types'
@@ -86,7 +86,7 @@ const coplanar = (one: Plane, other: Plane): boolean =>
 /** Whether the first is painted over the second; `null` where they do not overlap in the picture. */
 function covers(before: FoldedState, one: Plane, other: Plane): boolean | null {
   const common = overlap(one.shape, other.shape)
-  if (area(common) < 1e-6) return null
+  if (area(common) < NOTHING_TO_SEE) return null
   if (coplanar(one, other)) {
     // A stack that moves as one: its order from before, or the other way round where it is seen from its other side.
     const face = before.faces[one.part.before]

@@ -11,7 +11,7 @@ import {
   type Point,
   type Polygon,
 } from '../../geometry'
-import { SAME_AREA, least } from '../../numeric'
+import { CARRIED_THROUGH, NOTHING_TO_SEE, SAME_AREA, least } from '../../numeric'
 import { relation, type Face, type FoldedState } from '../state/types'
 import {
   bent,
@@ -49,14 +49,16 @@ export interface LiftedPaper {
 }
 
 const posed = (one: Face, other: Face): boolean =>
-  (['a', 'b', 'c', 'd', 'x', 'y'] as const).every((key) => Math.abs(one.pose[key] - other.pose[key]) < 1e-7)
+  (['a', 'b', 'c', 'd', 'x', 'y'] as const).every(
+    (key) => Math.abs(one.pose[key] - other.pose[key]) < CARRIED_THROUGH,
+  )
 
 /** Corners of the paper by their place on the sheet, each once. */
 class Corners {
   readonly all: Point[] = []
 
   index(at: Point): number {
-    const known = this.all.findIndex((one) => distance(one, at) < 1e-7)
+    const known = this.all.findIndex((one) => distance(one, at) < CARRIED_THROUGH)
     return known >= 0 ? known : this.all.push(at) - 1
   }
 }
@@ -71,9 +73,9 @@ function withCornersOnEdges(outline: Polygon, corners: Corners): readonly number
       .map((at, corner) => ({ corner, share: dot(along, minus(at, p)) / (size * size), at }))
       .filter(
         ({ share, at }) =>
-          share * size > 1e-7 &&
-          (1 - share) * size > 1e-7 &&
-          Math.abs(cross(along, minus(at, p))) / size < 1e-7,
+          share * size > CARRIED_THROUGH &&
+          (1 - share) * size > CARRIED_THROUGH &&
+          Math.abs(cross(along, minus(at, p))) / size < CARRIED_THROUGH,
       )
       .sort((one, other) => one.share - other.share)
     return [corners.index(p), ...between.map(({ corner }) => corner)]
@@ -162,7 +164,7 @@ function stacksOf(joints: readonly Joint[], lay: readonly Point[]): readonly Bar
           joint.other.corners.flatMap((other): Bar[] => {
             const [p, q] = [lay[one], lay[other]]
             const length = p && q ? distance(p, q) : 0
-            return length < 1e-6 ? [] : [{ one, other, length }]
+            return length < NOTHING_TO_SEE ? [] : [{ one, other, length }]
           }),
         ),
   )

@@ -1,3 +1,4 @@
+import { ROUNDING } from '../../numeric'
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import type { Point } from '../../geometry'
 
@@ -124,7 +125,7 @@ export function bent(
       const along = less(spots[other] ?? ORIGIN, spots[one] ?? ORIGIN)
       const now = sized(along)
       const half = pinned[one] || pinned[other] ? 1 : 1 / 2
-      const by = scaled(along, (half * (now - length)) / Math.max(now, 1e-9))
+      const by = scaled(along, (half * (now - length)) / Math.max(now, ROUNDING))
       shift(one, by)
       shift(other, scaled(by, -1))
     }
@@ -185,7 +186,7 @@ export function settled(
       const little = gained < 1e-3 * cost(residuals)
       spots = tried
       residuals = then
-      damping = Math.max(damping / 5, 1e-9)
+      damping = Math.max(damping / 5, ROUNDING)
       if (little) break
     } else damping *= 5
   }

@@ -1,4 +1,4 @@
-import { largest, least } from '../../numeric'
+import { NEGLIGIBLE, NOTHING_TO_SEE, largest, least } from '../../numeric'
 import { flips, leftOf, move, signedDistance, type Line, type Point, type Polygon } from '../../geometry'
 import { lying } from '../state/start'
 import { relation, type FoldedState } from '../state/types'
@@ -35,13 +35,13 @@ function along(shape: Polygon, line: Line): readonly [number, number] | null {
   shape.forEach((p, index) => {
     const q = shape[(index + 1) % shape.length] ?? p
     const [a, b] = [signedDistance(line, p), signedDistance(line, q)]
-    if (a * b > 0 || Math.abs(a - b) < 1e-12) return
+    if (a * b > 0 || Math.abs(a - b) < NEGLIGIBLE) return
     const share = a / (a - b)
     places.push(distanceAlong(line, { x: p.x + (q.x - p.x) * share, y: p.y + (q.y - p.y) * share }))
   })
   if (places.length < 2) return null
   const [start, end] = [least(places), largest(places)]
-  return end - start > 1e-6 ? [start, end] : null
+  return end - start > NOTHING_TO_SEE ? [start, end] : null
 }
 
 /** The piece cut along a line and seen from the side, the layers no higher than their order asks. */
@@ -57,7 +57,7 @@ export function sectionOf(state: FoldedState, line: Line): Section {
     const under = cut.filter(
       (other) =>
         relation(state, layer.face, other.face) > 0 &&
-        Math.min(layer.to, other.to) - Math.max(layer.from, other.from) > 1e-6,
+        Math.min(layer.to, other.to) - Math.max(layer.from, other.from) > NOTHING_TO_SEE,
     )
     const level = under.reduce((most, other) => Math.max(most, levelOf(other, depth + 1) + 1), 0)
     levels.set(layer.face, level)
@@ -74,7 +74,8 @@ export function sectionOf(state: FoldedState, line: Line): Section {
     if (a * b > 0) return []
     const share = a === b ? 0.5 : a / (a - b)
     const at = distanceAlong(line, { x: p.x + (q.x - p.x) * share, y: p.y + (q.y - p.y) * share })
-    const ends = (side: 'from' | 'to') => Math.abs(one[side] - at) < 1e-6 && Math.abs(other[side] - at) < 1e-6
+    const ends = (side: 'from' | 'to') =>
+      Math.abs(one[side] - at) < NOTHING_TO_SEE && Math.abs(other[side] - at) < NOTHING_TO_SEE
     const side = ends('to') ? 1 : ends('from') ? -1 : null
     return side === null ? [] : [{ at, levels: [one.level, other.level], side }]
   })

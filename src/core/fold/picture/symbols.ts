@@ -1,4 +1,4 @@
-import { largest, least } from '../../numeric'
+import { NOTHING_TO_SEE, ROUNDING, largest, least } from '../../numeric'
 import { distance, flips, mirrored, move, signedDistance, type Point } from '../../geometry'
 import { boxOf, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
 import { sheetPoint, type Situation } from '../program/resolve'
@@ -59,7 +59,7 @@ function joined(stretches: readonly Segment[]): readonly Segment[] {
   const all: [number, number][] = []
   for (const [start, end] of runs) {
     const last = all.at(-1)
-    if (last && start < last[1] + 1e-6) last[1] = Math.max(last[1], end)
+    if (last && start < last[1] + NOTHING_TO_SEE) last[1] = Math.max(last[1], end)
     else all.push([start, end])
   }
   return all.map(([start, end]) => ({ from: at(start), to: at(end) }))
@@ -88,12 +88,14 @@ function traveller({ before, done }: Frame): Point | null {
     return here ? lying(here) : []
   })
   const best = corners.reduce<Point | null>(
-    (far, p) => (signedDistance(line, p) > (far ? signedDistance(line, far) : 1e-9) ? p : far),
+    (far, p) => (signedDistance(line, p) > (far ? signedDistance(line, far) : ROUNDING) ? p : far),
     null,
   )
   if (!best) return null
   // Of several equally far, the middle one: an edge brought over shows one arrow, in its middle.
-  const equal = corners.filter((p) => Math.abs(signedDistance(line, p) - signedDistance(line, best)) < 1e-6)
+  const equal = corners.filter(
+    (p) => Math.abs(signedDistance(line, p) - signedDistance(line, best)) < NOTHING_TO_SEE,
+  )
   const along = (p: Point) => p.x * line.direction.x + p.y * line.direction.y
   const places = equal.map(along)
   const middle = (least(places) + largest(places)) / 2
@@ -163,8 +165,8 @@ function letterNow(state: FoldedState, { from, to }: Segment): 'M' | 'V' {
   const hinge = state.hinges.find((one) => {
     const middle = { x: (one.from.x + one.to.x) / 2, y: (one.from.y + one.to.y) / 2 }
     return (
-      off(one.from) < 1e-6 &&
-      off(one.to) < 1e-6 &&
+      off(one.from) < NOTHING_TO_SEE &&
+      off(one.to) < NOTHING_TO_SEE &&
       distance(middle, from) < size &&
       distance(middle, to) < size
     )
@@ -278,7 +280,7 @@ function clip({ before, after }: Frame, creases: readonly CreaseOnFace[]): reado
 const holds = (shape: readonly Point[], at: Point): boolean =>
   shape.every((p, index) => {
     const q = shape[(index + 1) % shape.length] ?? p
-    return (q.x - p.x) * (at.y - p.y) - (q.y - p.y) * (at.x - p.x) > -1e-9
+    return (q.x - p.x) * (at.y - p.y) - (q.y - p.y) * (at.x - p.x) > -ROUNDING
   })
 
 /** How deep the flap of a fold is, from its tip to the fold line, in sides; `null` where nothing goes over a line. */

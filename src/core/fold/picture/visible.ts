@@ -8,7 +8,7 @@ import {
   type Point,
   type Polygon,
 } from '../../geometry'
-import { SAME_AREA, SAME_POINT } from '../../numeric'
+import { CARRIED_THROUGH, NOTHING_TO_SEE, ROUNDING, SAME_AREA, SAME_POINT } from '../../numeric'
 import { outside } from '../state/cells'
 import type { Piece } from '../program'
 import { lying } from '../state/start'
@@ -79,7 +79,7 @@ export function coveredShare(
     const [p, q] = [shape[index], shape[(index + 1) % shape.length]]
     if (!p || !q) continue
     const [a, b, within] = [offSide(p, q, from), offSide(p, q, to), offSide(p, q, inner)]
-    if (Math.abs(a) < 1e-7 && Math.abs(b) < 1e-7) {
+    if (Math.abs(a) < CARRIED_THROUGH && Math.abs(b) < CARRIED_THROUGH) {
       // Along this side of the cover: only the inner side of the stretch tells whether it is under it.
       if (within < 0) return null
       continue
@@ -91,7 +91,7 @@ export function coveredShare(
       else end = Math.min(end, share)
     }
   }
-  return end - start > 1e-9 ? [start, end] : null
+  return end - start > ROUNDING ? [start, end] : null
 }
 
 /** A stretch on a face cut into what is seen and what other layers cover. `inner` lies on the face beside the stretch. */
@@ -114,7 +114,7 @@ function seenParts(
   const parts: (Segment & { seen: boolean })[] = []
   let reached = 0
   const add = (from: number, to: number, seen: boolean) => {
-    if ((to - from) * distance(stretch.from, stretch.to) > 1e-6)
+    if ((to - from) * distance(stretch.from, stretch.to) > NOTHING_TO_SEE)
       parts.push({ from: at(from), to: at(to), seen })
   }
   for (const [start, end] of hidden) {
@@ -147,8 +147,8 @@ export function edgesOf(seen: Seen): readonly Edge[] {
       const line = lineThrough(from, to)
       const kind = hinges.some(
         (hinge) =>
-          Math.abs(signedDistance(line, hinge.from)) < 1e-7 &&
-          Math.abs(signedDistance(line, hinge.to)) < 1e-7,
+          Math.abs(signedDistance(line, hinge.from)) < CARRIED_THROUGH &&
+          Math.abs(signedDistance(line, hinge.to)) < CARRIED_THROUGH,
       )
         ? 'folded'
         : 'raw'
@@ -182,7 +182,7 @@ function inside({ from, to }: Segment, shape: Polygon): Segment | null {
     x: from.x + (to.x - from.x) * share,
     y: from.y + (to.y - from.y) * share,
   })
-  return end - start > 1e-6 ? { from: at(start), to: at(end) } : null
+  return end - start > NOTHING_TO_SEE ? { from: at(start), to: at(end) } : null
 }
 
 /** A stretch of the sheet, wherever it lies now. One that runs along a folded edge belongs to no face. */

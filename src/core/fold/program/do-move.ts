@@ -1,6 +1,6 @@
 import { CoreError } from '../../errors'
 import { distance, flips, inverse, move, signedDistance, type Line, type Point } from '../../geometry'
-import { SAME_POINT } from '../../numeric'
+import { CARRIED_THROUGH, SAME_POINT } from '../../numeric'
 import { cutOff } from '../moves/cut-off'
 import { foldedByLine, reverseFold, tuck } from '../moves/fold-between'
 import { closeGrip, halvesOf, type Grip, type SimpleFold } from '../moves/grip'
@@ -56,7 +56,7 @@ function hingesLeft(state: FoldedState, line: Line, moving: readonly number[]): 
     const { first, second, from, to } = hinge
     const pose = state.faces[first]?.pose
     if (!pose || goes.has(first) === goes.has(second)) return []
-    const off = [from, to].some((at) => Math.abs(signedDistance(line, move(pose, at))) > 1e-7)
+    const off = [from, to].some((at) => Math.abs(signedDistance(line, move(pose, at))) > CARRIED_THROUGH)
     return off ? [] : [{ from, to, letter: letterOf(state, hinge) }]
   })
 }

@@ -1,3 +1,4 @@
+import { CARRIED_THROUGH } from '../../numeric'
 import { area, centre, overlap, type Polygon } from '../../geometry'
 import { lying } from '../state/start'
 import { relation, type Face, type FoldedState } from '../state/types'
@@ -16,7 +17,9 @@ export interface LooseLock {
 export const LEAST_HELD = 4e-4
 
 const samePlace = (one: Face, other: Face): boolean =>
-  (['a', 'b', 'c', 'd', 'x', 'y'] as const).every((key) => Math.abs(one.pose[key] - other.pose[key]) < 1e-7)
+  (['a', 'b', 'c', 'd', 'x', 'y'] as const).every(
+    (key) => Math.abs(one.pose[key] - other.pose[key]) < CARRIED_THROUGH,
+  )
 
 /** The parts of layers that a move carried, and those it left where they were. */
 function carried({ before, after }: Frame): {

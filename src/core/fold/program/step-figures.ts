@@ -1,5 +1,5 @@
 import { distance, inverse, move, signedDistance, lineThrough, type Point } from '../../geometry'
-import { SAME_POINT, largest, least } from '../../numeric'
+import { CARRIED_THROUGH, SAME_POINT, largest, least } from '../../numeric'
 import { cellsOf } from '../state/cells'
 import { figuresOf, type Figures } from '../state/figures'
 import { lying } from '../state/start'
@@ -74,13 +74,17 @@ function edgeMarks({ before, done }: Frame): readonly EdgeMark[] {
       const next = outline[(edge + 1) % outline.length] ?? corner
       const along = distance(corner, at)
       const fromNearerCorner = Math.min(along, distance(at, next))
-      const on = Math.abs(signedDistance(lineThrough(corner, next), at)) < 1e-7 && distance(at, next) > 1e-7
-      return on && along < distance(corner, next) + 1e-7 ? [{ edge, along, fromNearerCorner }] : []
+      const on =
+        Math.abs(signedDistance(lineThrough(corner, next), at)) < CARRIED_THROUGH &&
+        distance(at, next) > CARRIED_THROUGH
+      return on && along < distance(corner, next) + CARRIED_THROUGH ? [{ edge, along, fromNearerCorner }] : []
     }),
   )
   return found.filter(
     (mark, index) =>
-      found.findIndex((one) => one.edge === mark.edge && Math.abs(one.along - mark.along) < 1e-7) === index,
+      found.findIndex(
+        (one) => one.edge === mark.edge && Math.abs(one.along - mark.along) < CARRIED_THROUGH,
+      ) === index,
   )
 }
 

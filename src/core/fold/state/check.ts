@@ -12,7 +12,7 @@ import {
   type Point,
   type Polygon,
 } from '../../geometry'
-import { SAME_AREA, SAME_POINT } from '../../numeric'
+import { CARRIED_THROUGH, NOTHING_TO_SEE, ROUNDING, SAME_AREA, SAME_POINT } from '../../numeric'
 import { lying } from './start'
 import { creasesLying } from './creases'
 import type { FoldedCrease } from '../order'
@@ -60,16 +60,16 @@ function stretchInside(shape: Polygon, from: Point, to: Point): readonly [number
 function sheetFaults(state: FoldedState): readonly FoldFault[] {
   const cut = (state.cutAway ?? []).reduce((sum, part) => sum + area(part), 0)
   const missing = area(state.outline) - cut - state.faces.reduce((sum, face) => sum + area(face.sheet), 0)
-  const faults: FoldFault[] = Math.abs(missing) > 1e-7 ? [{ code: 'AREA', missing }] : []
+  const faults: FoldFault[] = Math.abs(missing) > CARRIED_THROUGH ? [{ code: 'AREA', missing }] : []
   state.faces.forEach(({ pose }, face) => {
     const { a, b, c, d } = pose
-    if (Math.abs(a * a + c * c - 1) + Math.abs(b * b + d * d - 1) + Math.abs(a * b + c * d) > 1e-9)
+    if (Math.abs(a * a + c * c - 1) + Math.abs(b * b + d * d - 1) + Math.abs(a * b + c * d) > ROUNDING)
       faults.push({ code: 'STRETCHED', face })
   })
   for (const { first, second, from, to } of state.hinges) {
     const [one, other] = [state.faces[first], state.faces[second]]
     for (const at of [from, to])
-      if (!one || !other || distance(move(one.pose, at), move(other.pose, at)) > 1e-7)
+      if (!one || !other || distance(move(one.pose, at), move(other.pose, at)) > CARRIED_THROUGH)
         faults.push({ code: 'TORN', faces: [first, second], at })
   }
   return faults
@@ -122,7 +122,7 @@ function share(shapes: readonly Polygon[], one: FoldedCrease, other: FoldedCreas
   if (offLine(other.from) || offLine(other.to)) return false
   const position = (p: Point) => ((p.x - one.from.x) * along.x + (p.y - one.from.y) * along.y) / (size * size)
   const [a, b] = [position(other.from), position(other.to)]
-  if (Math.min(1, Math.max(a, b)) - Math.max(0, Math.min(a, b)) < 1e-6) return false
+  if (Math.min(1, Math.max(a, b)) - Math.max(0, Math.min(a, b)) < NOTHING_TO_SEE) return false
   const sideOf = (face: number) => {
     const middle = centre(shapes[face] ?? [])
     return (middle.x - one.from.x) * normal.x + (middle.y - one.from.y) * normal.y > 0

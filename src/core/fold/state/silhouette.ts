@@ -1,4 +1,4 @@
-import { largest, least } from '../../numeric'
+import { CARRIED_THROUGH, ROUNDING, largest, least } from '../../numeric'
 import { distance, lineThrough, signedDistance, subdivide, type Point, type Polygon } from '../../geometry'
 import { coveredShare } from '../picture/visible'
 import { lying } from './start'
@@ -24,7 +24,8 @@ function freeParts(edge: Stretch, shapes: readonly Polygon[], face: number, out:
   const parts: Stretch[] = []
   let reached = 0
   const add = (from: number, to: number) => {
-    if ((to - from) * distance(edge.from, edge.to) > 1e-7) parts.push({ from: at(from), to: at(to) })
+    if ((to - from) * distance(edge.from, edge.to) > CARRIED_THROUGH)
+      parts.push({ from: at(from), to: at(to) })
   }
   for (const [start, end] of hidden) {
     if (start > reached) add(reached, start)
@@ -41,7 +42,10 @@ const withoutStraight = (loop: readonly Point[]): readonly Point[] =>
       loop[(index + loop.length - 1) % loop.length] ?? p,
       loop[(index + 1) % loop.length] ?? p,
     ]
-    return distance(before, next) < 1e-9 || Math.abs(signedDistance(lineThrough(before, next), p)) > 1e-7
+    return (
+      distance(before, next) < ROUNDING ||
+      Math.abs(signedDistance(lineThrough(before, next), p)) > CARRIED_THROUGH
+    )
   })
 
 /**
@@ -54,7 +58,7 @@ export function silhouetteOf(state: FoldedState): readonly Point[] {
     shape.flatMap((from, index) => {
       const to = shape[(index + 1) % shape.length] ?? from
       const size = distance(from, to)
-      if (size < 1e-9) return []
+      if (size < ROUNDING) return []
       // A hair to the right of the edge: outside its own face.
       const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }
       const out = {

@@ -1,3 +1,4 @@
+import { ROUNDING } from '../../numeric'
 import { cross, minus, move, type Point } from '../../geometry'
 import type { Face, FoldedState } from './types'
 
@@ -12,7 +13,7 @@ function depth({ sheet }: Face, at: Point): number {
 
 /** The face that holds a point of the sheet, the one it lies deepest in; -1 off the sheet or where it is cut away. */
 export function faceAt(faces: readonly Face[], at: Point): number {
-  let [best, most] = [-1, -1e-9]
+  let [best, most] = [-1, -ROUNDING]
   faces.forEach((face, index) => {
     const here = depth(face, at)
     if (here > most) [best, most] = [index, here]
