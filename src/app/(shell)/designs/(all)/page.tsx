@@ -42,7 +42,7 @@ import {
 
 export const metadata: Metadata = { title: 'Designs' }
 
-const CARDS_ON_A_PAGE = 48
+const CARDS_ON_A_PAGE = 24
 
 /** This page with all that was asked of it but which page. */
 function hrefOf(query: Query): string {
