@@ -14,6 +14,9 @@ import type { SweepPoint } from '@/core/cut'
 import { mmFromInch } from '@/core/units'
 import { formatExact, plural, type Preferences } from '../format'
 
+/** So many counts of sheets each get a mark of their own. */
+const MOST_COUNTS = 8
+
 interface YieldChartProps {
   readonly points: readonly SweepPoint[]
   readonly sideMm: number
@@ -26,6 +29,7 @@ export function YieldChart({ points, sideMm, preferences }: YieldChartProps) {
   const data = points.flatMap((point) =>
     point.sheets === null ? [] : [{ side: point.sideMm / mmPerUnit, sheets: point.sheets }],
   )
+  const counts = [...new Set(data.map(({ sheets }) => sheets))].sort((a, b) => a - b)
   const [from, to] = [data.at(0)?.side ?? 0, data.at(-1)?.side ?? 0]
   const step = preferences.unit === 'in' ? 0.25 : 0.5
   const ticks = Array.from(
@@ -63,6 +67,7 @@ export function YieldChart({ points, sideMm, preferences }: YieldChartProps) {
             width={64}
             allowDecimals={false}
             domain={['dataMin - 2', 'dataMax + 2']}
+            {...(counts.length <= MOST_COUNTS ? { ticks: counts } : {})}
           />
           <Tooltip
             contentStyle={{ background: 'var(--color-base-100)', borderColor: 'var(--hairline)' }}
