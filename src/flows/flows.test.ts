@@ -21,7 +21,9 @@ import { saveBrief } from './deeds/save-brief'
 import { putBackOnShelf, shelveLeftOver, takeOffShelf } from './deeds/shelf'
 import { takeNewerDesign } from './deeds/take-newer-design'
 import { contentHash } from './content-hash'
+import type { FlowContext } from './flow-context'
 import { readNewer } from './read/newer'
+import { readProjectList } from './read/project-list'
 import { readShelf } from './read/shelf'
 import { readBench } from './read/bench'
 import { readLogbook, readRunLog } from './read/logbook'
@@ -471,6 +473,47 @@ describe('promises', () => {
     await ok(planAgain(database.context, id))
     await startRun({ id, orange, green: '' })
     expect((await view(id)).baseline).toEqual(baseline)
+  })
+})
+
+describe('questions asked of the database', () => {
+  const asked = async (read: (context: FlowContext) => Promise<unknown>) => {
+    let questions = 0
+    const db = database.db.withPlugin({
+      transformQuery: ({ node }) => {
+        questions++
+        return node
+      },
+      transformResult: ({ result }) => Promise.resolve(result),
+    })
+    await read({ ...database.context, db })
+    return questions
+  }
+  test('as many for many projects as for one, on every page that shows several', async () => {
+    const first = await planned()
+    const pages = {
+      bench: (context: FlowContext) => readBench(context),
+      projects: (context: FlowContext) => readProjectList(context, false, 1),
+      papers: (context: FlowContext) => readDrawer(context),
+      logbook: (context: FlowContext) => readLogbook(context),
+      project: (context: FlowContext) => readProject(context, first.id),
+    }
+    const count = async () =>
+      Object.fromEntries(
+        await Promise.all(
+          Object.entries(pages).map(async ([name, read]) => [name, await asked(read)] as const),
+        ),
+      )
+    // Once before, so that the designs are known.
+    await count()
+    const forOne = await count()
+    expect(forOne['bench']).toBeGreaterThan(0)
+    for (let more = 0; more < 3; more++) {
+      const orange = await paperNamed(`Orange ${more}`, '10')
+      const line = lineOf(orange)
+      await ok(saveBrief(database.context, null, briefOf([line])))
+    }
+    expect(await count()).toEqual(forOne)
   })
 })
 
