@@ -109,14 +109,15 @@ export const eventsOfRun = (db: Db, runId: string, after = 0): Promise<RunEventR
     .execute()
 
 /** Events of a run that are about pieces from an ordinal on, and the looking over of trays, in order. */
-export const eventsFromPiece = (db: Db, runId: string, piece: number): Promise<RunEventRow[]> =>
-  db
-    .selectFrom('run_event')
-    .selectAll()
-    .where('run_id', '=', runId)
-    .where((where) => where.or([where('piece', '>=', piece), where('piece', 'is', null)]))
+export const eventsFromPiece = (db: Db, runId: string, piece: number): Promise<RunEventRow[]> => {
+  const ofRun = () => db.selectFrom('run_event').selectAll().where('run_id', '=', runId)
+  // Asked with "or", SQLite would walk the whole ledger in its order.
+  return ofRun()
+    .where('piece', '>=', piece)
+    .unionAll(ofRun().where('piece', 'is', null))
     .orderBy('seq')
     .execute()
+}
 
 /** The sequence number of a run's last event; 0 where it has none. */
 export async function latestSeq(db: Db, runId: string): Promise<number> {
