@@ -67,7 +67,7 @@ export function YieldChart({ points, sideMm, preferences }: YieldChartProps) {
             width={64}
             allowDecimals={false}
             domain={['dataMin - 2', 'dataMax + 2']}
-            {...(counts.length <= MOST_COUNTS ? { ticks: counts } : {})}
+            {...(counts.length <= MOST_COUNTS ? { ticks: counts, interval: 0 as const } : {})}
           />
           <Tooltip
             contentStyle={{ background: 'var(--color-base-100)', borderColor: 'var(--hairline)' }}
