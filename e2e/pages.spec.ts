@@ -151,3 +151,27 @@ test('the keys are explained, and the skip link leads to the page', async ({ pag
   await page.keyboard.press('Enter')
   await expect(page.locator('#main')).toBeFocused()
 })
+
+test('a press on a heading sorts a table: up, down, and as it was', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/logbook`)
+  const table = page.getByRole('table', { name: 'Rejects expected, by family' })
+  const folded = async () =>
+    (await table.locator('tbody td:nth-child(2)').allInnerTexts()).map((text) => Number(text))
+  const before = await folded()
+  expect(new Set(before).size).toBeGreaterThan(2)
+  const down = before.toSorted((a, b) => b - a)
+  const heading = table.getByRole('button', { name: 'Folded' })
+  const orders = new Map([
+    ['descending', down],
+    ['ascending', down.toReversed()],
+  ])
+  for (let press = 0; press < 2; press++) {
+    await heading.click()
+    const order = await table.getByRole('columnheader', { name: 'Folded' }).getAttribute('aria-sort')
+    expect(await folded()).toEqual(orders.get(order ?? ''))
+    orders.delete(order ?? '')
+  }
+  expect(orders.size).toBe(0)
+  await heading.click()
+  expect(await folded()).toEqual(before)
+})

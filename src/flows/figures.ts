@@ -31,11 +31,6 @@ import type { FlowContext } from './flow-context'
 const MOST_KEPT = 40
 const MEASURED = 'measured'
 
-/** The sheet a design is shown at until one is chosen, in mm; a part that is quartered is shown from its quarter. */
-export const SHOWN_SHEET_MM = 150
-export const shownSheetMm = (design: DesignDocument | DesignSource): number =>
-  SHOWN_SHEET_MM / Math.sqrt(design.parts[0]?.perSquare ?? 1)
-
 async function kept<T extends object>(
   context: FlowContext,
   { programHash, engine }: { readonly programHash: string; readonly engine: number },

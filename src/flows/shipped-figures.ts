@@ -1,10 +1,10 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { z } from 'zod'
-import { defaultGauges, LIBRARY, type DesignSource } from '@/core/design'
+import { defaultGauges, LIBRARY, shownSheetMm, type DesignSource } from '@/core/design'
 import { BASES, FOLD_ENGINE_VERSION } from '@/core/fold'
 import { contentHash } from './content-hash'
-import { measuredDesign, drawnBase, drawnDesign, shownSheetMm } from './figures'
+import { measuredDesign, drawnBase, drawnDesign } from './figures'
 import type { FlowContext } from './flow-context'
 
 /** Where a build leaves the figures of the library: beside what it was built into. */

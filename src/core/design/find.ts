@@ -82,3 +82,8 @@ export const highPerWide = ({ sheet }: Pick<DesignPart, 'sheet'>): number =>
 /** Whether every variant of a design holds by the locks it has; one that does not is not offered. */
 export const locksHold = ({ variants }: DesignDocument): boolean =>
   variants.every(({ looseLocks }) => looseLocks === undefined)
+
+/** The sheet a design is shown at until one is chosen, mm; a part that is quartered is shown from its quarter. */
+export const SHOWN_SHEET_MM = 150
+export const shownSheetMm = (design: DesignDocument | DesignSource): number =>
+  SHOWN_SHEET_MM / Math.sqrt(design.parts[0]?.perSquare ?? 1)

@@ -1,6 +1,7 @@
 import {
   defaultGauges,
   outlineMm,
+  shownSheetMm,
   withoutWords,
   type DesignDocument,
   type Family,
@@ -8,7 +9,6 @@ import {
 } from '@/core/design'
 import { lastUsedDesign } from '@/data/repositories/designs'
 import { readOffered, readVersions, versionKey, type PinnedDesign } from '../designs'
-import { shownSheetMm } from '../figures'
 import type { FlowContext } from '../flow-context'
 import { readEnd } from './folds'
 

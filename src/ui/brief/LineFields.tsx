@@ -2,7 +2,14 @@
 
 import { useState } from 'react'
 import { useWatch } from 'react-hook-form'
-import { highPerWide, mainPart, type DesignDocument, type Gauge, type Variant } from '@/core/design'
+import {
+  highPerWide,
+  mainPart,
+  SHOWN_SHEET_MM,
+  type DesignDocument,
+  type Gauge,
+  type Variant,
+} from '@/core/design'
 import { Silhouette } from '../design/Silhouette'
 import { gaugeHint } from '../design/gauge-hint'
 import { SelectField, TextField } from '../forms/fields'
@@ -13,8 +20,6 @@ import { previewLine, type LinePreview } from './line-preview'
 import type { LineFieldsProps } from './line-props'
 import { LinePapers } from './LinePapers'
 
-/** Where a picture has no size to be drawn for yet, mm. */
-const PICTURE_SHEET_MM = 150
 /** A piece whose paper is not chosen yet. */
 const NO_PAPER_COLOUR = '#cfc8b6'
 
@@ -43,7 +48,7 @@ export function LineFields(props: LineFieldsProps) {
             <Silhouette
               design={design}
               variantKey={line.variantKey}
-              sheetMm={sheetMm ?? PICTURE_SHEET_MM}
+              sheetMm={sheetMm ?? SHOWN_SHEET_MM}
               gauges={{}}
               colour={colour ?? NO_PAPER_COLOUR}
               className="h-28 w-full"

@@ -2,7 +2,7 @@
 
 import { useWatch } from 'react-hook-form'
 import type { z } from 'zod'
-import { mainPart, unitsOf, waysOf, type DesignDocument } from '@/core/design'
+import { mainPart, shownSheetMm, unitsOf, waysOf, type DesignDocument } from '@/core/design'
 import type { DeedResult } from '@/flows/deed'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { looseRunFields } from '@/schema/run-start'
@@ -23,8 +23,8 @@ interface JustFoldProps {
   ) => Promise<DeedResult<{ readonly runId: string }>>
 }
 
-/** Pieces to try a design with, and the side of the square they come from. */
-const TO_TRY = { pieces: 6, squareMm: 150 }
+/** Pieces to try a design with. */
+const TO_TRY = 6
 
 /** A run with no project around it: paper, size, how many, and go. */
 export function JustFold({ design, papers, preferences, hand, start }: JustFoldProps) {
@@ -35,8 +35,8 @@ export function JustFold({ design, papers, preferences, hand, start }: JustFoldP
       designId: design.id,
       variantKey: design.variants[0]?.key ?? '',
       paperId: papers[0]?.id ?? '',
-      size: lengthInput(TO_TRY.squareMm / Math.sqrt(part.perSquare), preferences),
-      ...howFolded(TO_TRY.pieces, hand),
+      size: lengthInput(shownSheetMm(design), preferences),
+      ...howFolded(TO_TRY, hand),
     },
     act: start,
     onDone: toRun,

@@ -9,6 +9,7 @@ import {
   highPerWide,
   mainPart,
   shareable,
+  SHOWN_SHEET_MM,
   variantOf,
   type AxisSize,
   type DesignDocument,
@@ -99,9 +100,6 @@ function useDial({ design, papers, preferences }: SizeDialProps) {
   }
   return { typed, dial, fields }
 }
-
-/** The sheet a dial begins with, mm. */
-const SHOWN_SHEET_MM = 150
 
 /** Finished size to sheet and back, along any axis, with the gauges. */
 export function SizeDial(props: SizeDialProps) {

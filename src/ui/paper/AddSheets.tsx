@@ -38,15 +38,10 @@ export function AddSheets({ paperId, preferences, add, wanted }: AddSheetsProps)
   return (
     <Form form={form} className="flex flex-col gap-3">
       <div className="grid grid-cols-2 gap-3">
-        <SheetSize form={partOf(form)} initial={first.format} preferences={preferences} />
         <TextField form={form} name="amount" label="How many sheets" numeric />
-        <TextField
-          form={form}
-          name="price"
-          label={`Price a sheet (${preferences.currency})`}
-          className="order-2"
-        />
-        <CheckField form={form} name="offcut" label="offcuts" className="order-2 mt-7" />
+        <SheetSize form={partOf(form)} initial={first.format} preferences={preferences} />
+        <TextField form={form} name="price" label={`Price a sheet (${preferences.currency})`} />
+        <CheckField form={form} name="offcut" label="offcuts" className="mt-7" />
       </div>
       <div>
         <button className="btn btn-primary" disabled={form.pending}>

@@ -55,8 +55,8 @@ export function NewPaperForm({ preferences, add, then }: NewPaperFormProps) {
       <PaperFeel form={partOf(form)} />
       <fieldset className="grid grid-cols-2 gap-4">
         <legend className="mb-2 text-lg">What you have of it</legend>
-        <SheetSize form={partOf(form)} initial={first.format} preferences={preferences} />
         <TextField form={form} name="amount" label="How many sheets" hint="Can wait." numeric />
+        <SheetSize form={partOf(form)} initial={first.format} preferences={preferences} />
       </fieldset>
       <More summary="Weight, thickness, a note" wrong={wrong}>
         <div className="flex flex-col gap-4">

@@ -71,7 +71,7 @@ export function SheetSize({ form, initial, preferences }: SheetSizeProps) {
         )}
       </Field>
       {format === OWN_SIZE ? (
-        <div className="order-1 col-span-full grid grid-cols-2 gap-3">
+        <div className="col-span-full grid grid-cols-2 gap-3">
           <TextField form={form} name="width" label={`Width (${preferences.unit})`} />
           <TextField form={form} name="height" label={`Height (${preferences.unit})`} />
         </div>

@@ -9,6 +9,8 @@ import {
   highPerWide,
   locksHold,
   mainPart,
+  SHOWN_SHEET_MM,
+  shownSheetMm,
   stagesOf,
   unitsOf,
   type DesignDocument,
@@ -17,7 +19,6 @@ import {
 } from '@/core/design'
 import { CoreError } from '@/core/errors'
 import type { Pace } from '@/core/time'
-import { SHOWN_SHEET_MM, shownSheetMm } from '@/flows/figures'
 import { choose, type Choice } from '@/flows/read/choosing'
 import { readLibrary, type PinnedDesign } from '@/flows/designs'
 import type { FlowContext } from '@/flows/flow-context'
