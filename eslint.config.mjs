@@ -114,6 +114,16 @@ export default tseslint.config(
     },
   },
   {
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/shell/Link.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: 'next/link', message: 'Use ui/shell/Link: it fetches nothing ahead.' }] },
+      ],
+    },
+  },
+  {
     files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**'],
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'off',

@@ -3,6 +3,7 @@ import { CHROMIUM_FLAGS } from './e2e/support/chromium'
 
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/support/before-all.ts',
   fullyParallel: false,
   // Tests of hands at the table mostly wait, so two files at a time share two cores well.
   workers: 2,
@@ -15,7 +16,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     launchOptions: {
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell',
       args: [...CHROMIUM_FLAGS],
     },
   },

@@ -53,7 +53,7 @@ try {
   }
 
   const browser = await chromium.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell',
     args: [...CHROMIUM_FLAGS],
   })
   const page = await browser.newPage()

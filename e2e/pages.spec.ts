@@ -155,6 +155,7 @@ test('the keys are explained, and the skip link leads to the page', async ({ pag
 test('a press on a heading sorts a table: up, down, and as it was', async ({ page, demo }) => {
   await page.goto(`${demo.address}/logbook`)
   const table = page.getByRole('table', { name: 'Rejects expected, by family' })
+  await expect(table).toBeVisible()
   const folded = async () =>
     (await table.locator('tbody td:nth-child(2)').allInnerTexts()).map((text) => Number(text))
   const before = await folded()

@@ -101,7 +101,7 @@ const sheets: readonly (readonly [file: string, strips: readonly Strip[]])[] = [
 
 mkdirSync(folder, { recursive: true })
 const browser = await chromium.launch({
-  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell',
   args: [...CHROMIUM_FLAGS],
 })
 const page = await browser.newPage({ viewport: { width: COLUMNS * (CELL_PX + 12) + 32, height: 400 } })

@@ -90,7 +90,7 @@ async function idsFrom(page: Page, address: string): Promise<Ids> {
 mkdirSync(folder, { recursive: true })
 const server = await TestServer.start({ demo: true, env: { KELPFIELD_NOW: FROZEN_NOW } })
 const browser = await chromium.launch({
-  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell',
   args: [...CHROMIUM_FLAGS],
 })
 try {

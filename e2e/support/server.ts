@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -16,6 +16,9 @@ export interface ServerOptions {
   /** The data folder; one of its own where none is given. */
   readonly folder?: string
 }
+
+/** A data folder with the demo data, made once for all tests; each takes a copy. */
+export const DEMO_TEMPLATE = join(ROOT, 'test-results', 'demo-data')
 
 const freePort = (): Promise<number> =>
   new Promise((resolve, reject) => {
@@ -48,9 +51,16 @@ export class TestServer {
   static async start(options: ServerOptions = {}): Promise<TestServer> {
     const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'kelpfield-e2e-'))
     const server = new TestServer(folder, await freePort(), options.env ?? {})
-    if (options.demo === true) server.script('load-demo')
+    if (options.demo === true) cpSync(DEMO_TEMPLATE, folder, { recursive: true })
     await server.begin()
     return server
+  }
+
+  /** Loads the demo data where every test takes its copy from. */
+  static makeDemoTemplate(): void {
+    rmSync(DEMO_TEMPLATE, { recursive: true, force: true })
+    const { status, output } = new TestServer(DEMO_TEMPLATE, 4680, {}).script('load-demo')
+    if (status !== 0) throw new Error(`no demo data: ${output}`)
   }
 
   get pid(): number {

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { connection } from 'next/server'
 
 export default async function NotFound() {

@@ -1,5 +1,5 @@
 import { largest } from '@/core/numeric'
-import Link from 'next/link'
+import { Link } from '../shell/Link'
 import {
   thickestCaliperMm,
   type Assembly,

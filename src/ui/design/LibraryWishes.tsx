@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../shell/Link'
 import { SKILLS, type Family } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
 import type { readLibraryQuery } from '@/schema/designs-query'

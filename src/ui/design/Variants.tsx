@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../shell/Link'
 import { defaultGauges, finishedSizes, mainPart, stagesOf, unitsOf, type DesignDocument } from '@/core/design'
 import type { FoldedEndView } from '@/flows/read/folds'
 import type { PaperFaces } from '../diagram/FoldDiagram'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../shell/Link'
 import type { ProjectView } from '@/flows/read/project'
 import type { Station, StationKey, StationState } from '@/core/plan'
 import { countOf, sheetsText } from '../format'

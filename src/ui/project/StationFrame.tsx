@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../shell/Link'
 import type { ReactNode } from 'react'
 import type { StationKey } from '@/core/plan'
 import type { ProjectView } from '@/flows/read/project'

@@ -1,6 +1,6 @@
 'use client'
 
-import Link from 'next/link'
+import { Link } from '../shell/Link'
 import type { ReactNode } from 'react'
 import type { DesignDocument, GaugeSettings } from '@/core/design'
 import type { RunPictures } from '@/flows/read/folds'

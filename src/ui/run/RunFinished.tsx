@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '../shell/Link'
 import type { RunView } from '@/flows/read/run'
 import { countOf, formatDuration, formatPace } from '../format'
 import type { RunAtTable } from './useRun'

@@ -1,5 +1,5 @@
 import { Settings2 } from 'lucide-react'
-import Link from 'next/link'
+import { Link } from './Link'
 import { KeyboardHelp } from './KeyboardHelp'
 import { NavLinks } from './NavLinks'
 

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from './Link'
 
 interface PagesProps {
   /** Where the list is, with what else it is asked for; the page is added. */

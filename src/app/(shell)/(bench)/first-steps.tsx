@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import type { ReactNode } from 'react'
 import type { FlowContext } from '@/flows/flow-context'
 import { readDesignChoices } from '@/flows/read/brief-designs'

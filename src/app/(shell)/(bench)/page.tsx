@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { openPage } from '../../_server/guard'
 import { readBench, type BenchView } from '@/flows/read/bench'
 import type { ProjectGlance } from '@/flows/read/glances'

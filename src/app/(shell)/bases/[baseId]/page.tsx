@@ -1,6 +1,6 @@
 import { SHOWN_SHEET_MM } from '@/core/design'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
 import { readBase } from '@/flows/read/folds'

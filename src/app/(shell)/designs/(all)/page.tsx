@@ -1,6 +1,6 @@
 import { least } from '@/core/numeric'
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { openPage } from '@/app/_server/guard'
 import {
   defaultGauges,

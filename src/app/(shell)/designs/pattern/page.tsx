@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { openPage } from '@/app/_server/guard'
 import { PatternReader } from '@/ui/pattern/PatternReader'
 

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { openPage } from '@/app/_server/guard'
 import { readLogbook } from '@/flows/read/logbook'
 import { formatMoment, formatPace, formatShare, plural, type Preferences } from '@/ui/format'

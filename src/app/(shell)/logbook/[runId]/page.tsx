@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
 import { readRunLog } from '@/flows/read/logbook'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { openPage } from '@/app/_server/guard'
 import { readDrawer, type DrawerPaper } from '@/flows/read/papers'
 import { readShelf, type ShelfView } from '@/flows/read/shelf'

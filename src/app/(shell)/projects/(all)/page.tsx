@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { openPage } from '@/app/_server/guard'
 import { readProjectList } from '@/flows/read/project-list'
 import { countOf, daysUntil, formatDay, formatDaysLeft } from '@/ui/format'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { countOf } from '@/ui/format'
 import { Swatch } from '@/ui/paper/Swatch'

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { allDelivered } from '@/core/plan'
 import type { ProjectView } from '@/flows/read/project'

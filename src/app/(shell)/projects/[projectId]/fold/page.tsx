@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { mainPart, variantOf, waysOf } from '@/core/design'
 import type { RunSummary } from '@/data/repositories/runs'

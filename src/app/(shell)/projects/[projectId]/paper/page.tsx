@@ -1,5 +1,5 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
+import { Link } from '@/ui/shell/Link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { meanRejectRate, NO_HISTORY, squaresFor } from '@/core/batch'
 import { mmFromUm } from '@/core/units'
