@@ -1,80 +1,85 @@
+import type { Page } from '@playwright/test'
 import { expect, expectAccessible, test } from './support/fixtures'
+import type { TestServer } from './support/server'
 
+const DESK = { width: 1280, height: 800 }
+const TABLET_PORTRAIT = { width: 800, height: 1280 }
 const STATIONS = ['brief', 'colour', 'paper', 'cut', 'fold', 'join', 'deliver', 'log'] as const
-const PLAIN = [
-  '/',
-  '/projects',
-  '/projects?away=1',
-  '/projects/new',
-  '/designs',
-  '/designs/corner-folded-rosette',
-  '/designs/narrow-leaf',
-  '/designs/simple-heart',
-  '/designs/corner-folded-rosette/steps?move=20',
-  '/designs/crane/steps?move=99',
-  '/bases/frog?move=10',
-  '/designs/pattern',
-  '/papers',
-  '/papers/new',
-  '/logbook',
-  '/settings',
-] as const
 
-const SIZES = [
-  { name: '1280 x 800', width: 1280, height: 800, axe: /./ },
-  // The same markup in fewer columns: faults that a narrow page alone has show on these.
-  { name: 'tablet portrait', width: 800, height: 1280, axe: /^\/$|brief|fold|runs/ },
-] as const
+const href = async (page: Page, from: string, name: string | RegExp): Promise<string> => {
+  await page.goto(from)
+  return (await page.getByRole('link', { name, exact: true }).getAttribute('href')) ?? ''
+}
 
-for (const { name, axe, ...viewport } of SIZES)
-  test.describe(name, () => {
-    test.use({ viewport })
+const stationsOf = async (page: Page, { address }: TestServer, project: string) => {
+  const at = await href(page, `${address}/projects`, project)
+  return STATIONS.map((station) => `${at}/${station}`)
+}
 
-    test('no page has an accessibility fault, an error or something that sticks out', async ({
-      page,
-      demo,
-    }) => {
-      test.setTimeout(240_000)
-      await page.goto(`${demo.address}/projects`)
-      const project = (name: string) => page.getByRole('link', { name, exact: true }).getAttribute('href')
-      const lids = (await project('Rosettes for the lantern lids')) ?? ''
-      const garland = (await project('Garland of leaves along the jetty rail')) ?? ''
-      await page.goto(`${demo.address}/papers`)
-      const paper = (await page.getByRole('link', { name: 'Reed Green' }).getAttribute('href')) ?? ''
-      await page.goto(`${demo.address}/logbook`)
-      const run =
-        (await page.getByRole('link', { name: 'Simple heart, Dusk Plum' }).getAttribute('href')) ?? ''
-      const paths = [
-        ...PLAIN,
-        paper,
-        run,
-        run.replace('/logbook/', '/runs/'),
-        ...[lids, garland].flatMap((id) => STATIONS.map((station) => `${id}/${station}`)),
-      ]
-      for (const path of paths)
-        await test.step(path, async () => {
-          await page.goto(`${demo.address}${path}`)
-          await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1)
-          if (axe.test(path)) await expectAccessible(page)
-          const sticksOut = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
-          expect(sticksOut).toBeLessThanOrEqual(0)
-        })
-    })
+/** Which pages there are, in parts that can be walked side by side. */
+const WALKS: Readonly<
+  Record<string, (page: Page, demo: TestServer) => readonly string[] | Promise<readonly string[]>>
+> = {
+  'the bench, projects, papers, settings': async (page, { address }) => [
+    '/',
+    '/projects',
+    '/projects?away=1',
+    '/projects/new',
+    '/papers',
+    '/papers/new',
+    await href(page, `${address}/papers`, 'Reed Green'),
+    '/settings',
+  ],
+  'designs and their steps': () => [
+    '/designs',
+    '/designs/corner-folded-rosette',
+    '/designs/narrow-leaf',
+    '/designs/simple-heart',
+    '/designs/corner-folded-rosette/steps?move=20',
+    '/designs/crane/steps?move=99',
+    '/bases/frog?move=10',
+    '/designs/pattern',
+  ],
+  'the logbook and the table': async (page, { address }) => {
+    const run = await href(page, `${address}/logbook`, 'Simple heart, Dusk Plum')
+    const open = await href(page, address, /Continue folding Corner-folded/)
+    return ['/logbook', run, run.replace('/logbook/', '/runs/'), open]
+  },
+  'a project all of whose stations have work': (page, demo) =>
+    stationsOf(page, demo, 'Rosettes for the lantern lids'),
+  'a project of another kind': (page, demo) =>
+    stationsOf(page, demo, 'Garland of leaves along the jetty rail'),
+}
+/** The same markup in fewer columns: faults that a narrow page alone has show on these. */
+const AXE_ON_TABLET = /^\/$|brief|fold|runs/
+const AXE_BY_NIGHT = /^\/$|^\/designs$|^\/logbook$|new$|steps|runs/
+
+async function expectNothingSticksOut(page: Page): Promise<void> {
+  const sticksOut = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+  expect(sticksOut).toBeLessThanOrEqual(0)
+}
+
+for (const [what, paths] of Object.entries(WALKS))
+  test(`no accessibility fault, no error, nothing sticks out, at a desk, on a tablet, by night: ${what}`, async ({
+    page,
+    demo,
+  }) => {
+    for (const path of await paths(page, demo))
+      await test.step(path, async () => {
+        await page.setViewportSize(DESK)
+        await page.emulateMedia({ colorScheme: 'light' })
+        await page.goto(`${demo.address}${path}`)
+        await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1)
+        await expectAccessible(page)
+        await expectNothingSticksOut(page)
+        await page.setViewportSize(TABLET_PORTRAIT)
+        await expectNothingSticksOut(page)
+        if (AXE_ON_TABLET.test(path)) await expectAccessible(page)
+        if (!AXE_BY_NIGHT.test(path)) return
+        await page.emulateMedia({ colorScheme: 'dark' })
+        await expectAccessible(page)
+      })
   })
-
-test.describe('by night', () => {
-  test.use({ colorScheme: 'dark' })
-  test('contrast holds in the dark theme too', async ({ page, demo }) => {
-    for (const path of ['/', '/designs', '/logbook', '/projects/new', '/designs/crane/steps?move=15']) {
-      await page.goto(`${demo.address}${path}`)
-      await expectAccessible(page)
-    }
-    await page.goto(`${demo.address}/`)
-    await page.getByRole('link', { name: /Continue folding Corner-folded/ }).click()
-    await page.locator('main[data-ready="true"]').waitFor()
-    await expectAccessible(page)
-  })
-})
 
 test('a page that is not there says so and leads back', async ({ page, demo, quietConsole }) => {
   quietConsole.expectErrors(/404/)
