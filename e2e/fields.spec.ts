@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import { BAD_TEXTS } from '../test/generators/bad-texts'
 import { expect, test } from './support/fixtures'
 import { openBrief, writeLine } from './support/job'
-import { TestServer } from './support/server'
+import { DEMO_DATA, TestServer } from './support/server'
 
 /**
  * Every bad text is put through every field's schema in src/schema/schema.test.ts; here one a field shows that the
@@ -12,7 +12,7 @@ const TYPED = BAD_TEXTS.filter(([what]) => ['text', '10,000 characters'].include
 
 let server: TestServer
 test.beforeAll(async () => {
-  server = await TestServer.start({ demo: true })
+  server = await TestServer.start({ copyOf: DEMO_DATA })
 })
 test.afterAll(() => server.remove())
 

@@ -1,6 +1,6 @@
 import { request as httpRequest } from 'node:http'
 import { expect, expectAccessible, test } from './support/fixtures'
-import { TestServer } from './support/server'
+import { DEMO_DATA, TestServer } from './support/server'
 
 const PASSPHRASE = 'reed and tide water'
 const ROUTES = [
@@ -26,7 +26,7 @@ let server: TestServer
 /** The server that `withHost` asks where it is not that one. */
 let asked: TestServer | null = null
 test.beforeAll(async () => {
-  server = await TestServer.start({ demo: true })
+  server = await TestServer.start({ copyOf: DEMO_DATA })
   await server.stop()
 })
 test.afterAll(() => server.remove())

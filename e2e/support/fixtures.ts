@@ -1,6 +1,6 @@
 import axe from 'axe-core'
 import { expect, test as base, type Page } from '@playwright/test'
-import { TestServer } from './server'
+import { DEMO_DATA, TestServer } from './server'
 
 interface Fixtures {
   /** Fails the test when any page of it wrote an error to the console or threw. */
@@ -25,7 +25,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
   },
   demo: [
     async ({}, use) => {
-      const server = await TestServer.start({ demo: true })
+      const server = await TestServer.start({ copyOf: DEMO_DATA })
       await use(server)
       await server.remove()
     },

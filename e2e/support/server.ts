@@ -11,14 +11,16 @@ const PATIENCE_MS = 30_000
 const POLITE_MS = 2000
 
 export interface ServerOptions {
-  readonly demo?: boolean
+  /** Loads the demo data, or copies what a folder holds. */
+  readonly demo?: true
+  readonly copyOf?: string
   readonly env?: Readonly<Record<string, string>>
   /** The data folder; one of its own where none is given. */
   readonly folder?: string
 }
 
-/** A data folder with the demo data, made once for all tests; each takes a copy. */
-export const DEMO_TEMPLATE = join(ROOT, 'test-results', 'demo-data')
+/** A data folder with the demo data, made once before all tests. */
+export const DEMO_DATA = join(ROOT, 'test-results', 'demo-data')
 
 const freePort = (): Promise<number> =>
   new Promise((resolve, reject) => {
@@ -51,15 +53,15 @@ export class TestServer {
   static async start(options: ServerOptions = {}): Promise<TestServer> {
     const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'kelpfield-e2e-'))
     const server = new TestServer(folder, await freePort(), options.env ?? {})
-    if (options.demo === true) cpSync(DEMO_TEMPLATE, folder, { recursive: true })
+    if (options.demo) server.script('load-demo')
+    if (options.copyOf !== undefined) cpSync(options.copyOf, folder, { recursive: true })
     await server.begin()
     return server
   }
 
-  /** Loads the demo data where every test takes its copy from. */
-  static makeDemoTemplate(): void {
-    rmSync(DEMO_TEMPLATE, { recursive: true, force: true })
-    const { status, output } = new TestServer(DEMO_TEMPLATE, 4680, {}).script('load-demo')
+  static makeDemoData(): void {
+    rmSync(DEMO_DATA, { recursive: true, force: true })
+    const { status, output } = new TestServer(DEMO_DATA, 4680, {}).script('load-demo')
     if (status !== 0) throw new Error(`no demo data: ${output}`)
   }
 

@@ -1,6 +1,6 @@
-import type { DrawnOnce, FoldPicture } from '@/core/fold'
+import type { FoldPicture } from '@/core/fold'
 import { FoldSymbols } from './FoldSymbols'
-import { boxWith, pathOf, strokesOf, viewOf, type View } from './view'
+import { boxWith, paperPaths, smallPicture, strokesOf, viewOf, type PaperPaths, type View } from './view'
 
 /** The two faces of a paper. */
 export interface PaperFaces {
@@ -36,55 +36,53 @@ export function FoldDiagram({
   small = false,
   className = 'h-full w-full',
 }: FoldDiagramProps) {
-  const symbols = small ? [] : picture.symbols
-  const view = viewOf(boxWith(picture.box, symbols), small ? 24 : 120, leftHanded)
+  const { view, paths } = small ? smallPicture(picture, leftHanded) : largePicture(picture, leftHanded)
   return (
     <svg
       viewBox={`0 0 ${view.width} ${view.height}`}
       {...(title === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': title })}
       className={className}
     >
-      <Paper picture={picture} view={view} faces={faces} weight={small ? 9 : 4.5} />
+      <Paper paths={paths} faces={faces} weight={small ? 9 : 4.5} />
       {hidden ? <Hidden picture={picture} view={view} /> : null}
-      {small ? null : <FoldSymbols symbols={symbols} view={view} more={more} />}
+      {small ? null : <FoldSymbols symbols={picture.symbols} view={view} more={more} />}
     </svg>
   )
 }
 
+function largePicture(picture: FoldPicture, leftHanded: boolean) {
+  const view = viewOf(boxWith(picture.box, picture.symbols), 120, leftHanded)
+  return { view, paths: paperPaths(view, picture) }
+}
+
 /** Regions in the paper's two faces, a line wherever the top layer changes, creases as hairlines. */
 export function Paper({
-  picture,
-  view,
+  paths,
   faces,
   weight,
 }: {
-  readonly picture: DrawnOnce & Partial<Pick<FoldPicture, 'marks'>>
-  readonly view: View
+  readonly paths: PaperPaths
   readonly faces: PaperFaces
   readonly weight: number
 }) {
-  const marks = picture.marks ?? []
   return (
     <>
-      {(['front', 'back'] as const).map((side) => {
-        const parts = picture.regions
-          .filter((region) => region.side === side)
-          .flatMap((region) => region.parts)
+      {(['front', 'back'] as const).map((side) =>
         // The thin stroke of their own colour closes the seams between parts of one region.
-        return parts.length === 0 ? null : (
+        paths[side] === '' ? null : (
           <path
             key={side}
-            d={parts.map((part) => pathOf(view, part)).join('')}
+            d={paths[side]}
             fill={faces[side]}
             stroke={faces[side]}
             strokeWidth={1.2}
             strokeLinejoin="round"
           />
-        )
-      })}
-      {marks.length === 0 ? null : (
+        ),
+      )}
+      {paths.marks === '' ? null : (
         <path
-          d={strokesOf(view, marks)}
+          d={paths.marks}
           fill="none"
           stroke="var(--paper-line)"
           strokeOpacity={0.45}
@@ -92,7 +90,7 @@ export function Paper({
         />
       )}
       <path
-        d={strokesOf(view, picture.edges.seen)}
+        d={paths.edges}
         fill="none"
         stroke="var(--paper-line)"
         strokeWidth={weight}

@@ -2,7 +2,7 @@
 
 import type { FoldMotion, FoldPicture } from '@/core/fold'
 import { Paper, type PaperFaces } from './FoldDiagram'
-import { boxWith, viewOf, type View } from './view'
+import { boxWith, paperPaths, viewOf, type View } from './view'
 
 interface InBetweenProps {
   readonly picture: FoldPicture
@@ -17,14 +17,14 @@ interface InBetweenProps {
 export function InBetween({ picture, motion, faces, leftHanded, onEnd }: InBetweenProps) {
   const view = viewOf(boxWith(picture.box, picture.symbols), 120, leftHanded)
   const { stays, rises, comesDown, over } = motion
-  const still = <Paper picture={stays} view={view} faces={faces} weight={4.5} />
+  const still = <Paper paths={paperPaths(view, stays)} faces={faces} weight={4.5} />
   const moving = (
     <>
       <Turning view={view} motion={motion} className="fold-rises">
-        <Paper picture={rises} view={view} faces={faces} weight={4.5} />
+        <Paper paths={paperPaths(view, rises)} faces={faces} weight={4.5} />
       </Turning>
       <Turning view={view} motion={motion} className="fold-comes-down" onEnd={onEnd}>
-        <Paper picture={comesDown} view={view} faces={faces} weight={4.5} />
+        <Paper paths={paperPaths(view, comesDown)} faces={faces} weight={4.5} />
       </Turning>
     </>
   )
