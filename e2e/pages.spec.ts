@@ -181,3 +181,17 @@ test('a press on a heading sorts a table: up, down, and as it was', async ({ pag
   await heading.click()
   expect(await folded()).toEqual(before)
 })
+
+test('bars of the logbook are as long as their counts', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/logbook`)
+  const section = page.locator('section').filter({ has: page.getByRole('heading', { name: 'By grade' }) })
+  const counts = (await section.locator('dd').allInnerTexts()).map(Number)
+  const bars = section.locator('.recharts-bar-rectangle')
+  await expect(bars).toHaveCount(counts.length)
+  expect(counts.length).toBeGreaterThan(1)
+  const widths = await Promise.all(
+    (await bars.all()).map(async (bar) => (await bar.boundingBox())?.width ?? 0),
+  )
+  for (const [index, width] of widths.entries())
+    expect(width / widths[0]!).toBeCloseTo(counts[index]! / counts[0]!, 2)
+})

@@ -118,6 +118,8 @@ function crossings(one: Polygon, other: Polygon): readonly Point[] {
 
 /** Two directions closer than this are one, in radians. */
 const BESIDE = 1e-6
+/** Two reaches closer than this are one, in sides: what the little turns of `BESIDE` change, and room. */
+const SAME_REACH = 1e-5
 
 /** Corners that an outline of laid units can have, seen from their centre: theirs, and where their edges cross. */
 function cornersAround(around: readonly Polygon[]): readonly Point[] {
@@ -141,12 +143,12 @@ function outlineOf(corners: readonly Point[], reach: (angle: number) => number):
     const [before, after] = [reach(angle - BESIDE / 2), reach(angle + BESIDE / 2)]
     const at = (far: number): Point =>
       corners.find(
-        (one) => Math.abs(length(one) - far) < 1e-5 && Math.abs(angleOf(one) - angle) <= BESIDE,
+        (one) => Math.abs(length(one) - far) < SAME_REACH && Math.abs(angleOf(one) - angle) <= BESIDE,
       ) ?? {
         x: Math.cos(angle) * far,
         y: Math.sin(angle) * far,
       }
-    return Math.abs(after - before) < 1e-5 ? [at(before)] : [at(before), at(after)]
+    return Math.abs(after - before) < SAME_REACH ? [at(before)] : [at(before), at(after)]
   })
   // Corners on a straight edge say nothing.
   return whole.filter((at, index) => {

@@ -86,11 +86,14 @@ export function StackSide({ section, faces, className = 'h-40 w-full' }: StackSi
 
 const round = (value: number): number => Math.round(value * 10) / 10
 
+/** Ends of a stack closer than this are one, in sides: as far as pictures are rounded, and room. */
+const SAME_END = 1e-3
+
 /** Which end of the stack is closed by folds and which is open, in words. */
 export function endWords({ layers, loops }: NonNullable<FoldPicture['section']>): string {
   const [left, right] = [least(layers.map((one) => one.from)), largest(layers.map((one) => one.to))]
   const words = (side: 1 | -1, end: number) => {
-    const folded = loops.filter((loop) => loop.side === side && Math.abs(loop.at - end) < 1e-3).length
+    const folded = loops.filter((loop) => loop.side === side && Math.abs(loop.at - end) < SAME_END).length
     return folded === 0 ? 'open' : 'closed'
   }
   return `Left end ${words(-1, left)}, right end ${words(1, right)}.`

@@ -44,6 +44,8 @@ const GOOD_ENOUGH = 1e-10
 /** How weakly corners are held where they were written, beside the conditions. */
 const DAMPING = 1e-11
 const NUDGE = 1e-7
+/** A condition that answers a corner's move by less than this share of it has nothing to do with the corner. */
+const UNMOVED = 1e-8
 
 function walkOf({ edges, faces, sides }: CutUpSheet): Walk {
   const around: number[][] = faces.map(() => [])
@@ -191,7 +193,7 @@ function stepOf(
     const values: number[] = []
     more.forEach((value, row) => {
       const by = (value - (fewer[row] ?? 0)) / (2 * NUDGE)
-      if (Math.abs(by) < 1e-8) return
+      if (Math.abs(by) < UNMOVED) return
       rows.push(row)
       values.push(by)
     })

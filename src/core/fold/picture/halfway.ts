@@ -70,17 +70,23 @@ function nearness({ spots, normal }: Plane, at: Point): number {
   const [base] = spots
   if (!base) return -Infinity
   // Seen on its edge it is as near as its nearest spot.
-  if (Math.abs(towards) < 0.02) return largest(spots.map((spot) => inner(spot, VIEW)))
+  if (Math.abs(towards) < ON_EDGE) return largest(spots.map((spot) => inner(spot, VIEW)))
   // The point of the sight line through that place which lies in the table's plane turned to the viewer.
   const foot: Spot = { x: at.x, y: at.y * Math.cos(LEAN), z: at.y * Math.sin(LEAN) }
   return inner(normal, less(base, foot)) / towards
 }
 
+/** Cosine of the angle to the sight line below which a plane is seen on its edge: 1.1 degrees. */
+const ON_EDGE = 0.02
+/** Planes whose normals' cosine is above this lean alike (1.8 degrees), and this near, in sides, are one for the eye. */
+const SAME_LEAN = 0.9995
+const SAME_PLANE = 2e-3
+
 const coplanar = (one: Plane, other: Plane): boolean =>
-  Math.abs(inner(one.normal, other.normal)) > 0.9995 &&
+  Math.abs(inner(one.normal, other.normal)) > SAME_LEAN &&
   other.spots.every((spot) => {
     const [base = spot] = one.spots
-    return Math.abs(inner(one.normal, less(spot, base))) < 2e-3
+    return Math.abs(inner(one.normal, less(spot, base))) < SAME_PLANE
   })
 
 /** Whether the first is painted over the second; `null` where they do not overlap in the picture. */
@@ -146,7 +152,7 @@ export function halfwayOf({ before, after, done }: Frame): HalfwayPicture | null
     edges: part.corners.flatMap((corner, index) => {
       const next = part.corners[(index + 1) % part.corners.length] ?? corner
       const other = besides([corner, next]).find((one) => one.part !== part)
-      const flat = other && inner(other.normal, normal) > 0.9995
+      const flat = other && inner(other.normal, normal) > SAME_LEAN
       const [from, to] = [seen[index], seen[(index + 1) % seen.length]]
       return flat || !from || !to ? [] : [from.x, from.y, to.x, to.y].map(rounded)
     }),

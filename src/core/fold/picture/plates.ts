@@ -133,6 +133,9 @@ export function bent(
 }
 
 const ROUNDS = 60
+/** How strongly corners are held at first, beside the conditions; and the gain, as a share, that ends the search. */
+const FIRST_DAMPING = 1e-2
+const LITTLE_GAIN = 1e-3
 /** Conditions hold where they are off by no more than this, in sides of the sheet. */
 export const HOLDS = 1e-6
 
@@ -152,7 +155,7 @@ export function settled(
   const cost = (residuals: readonly Residual[]) => residuals.reduce((sum, { off }) => sum + off * off, 0)
   let spots = start
   let residuals = residualsOf(spots, conditions)
-  let damping = 1e-2
+  let damping = FIRST_DAMPING
   for (let round = 0; round < ROUNDS && residuals.some(({ off }) => Math.abs(off) > HOLDS); round++) {
     const normal = Array.from({ length: size }, () => new Float64Array(size))
     const right = new Float64Array(size)
@@ -183,7 +186,7 @@ export function settled(
     const then = residualsOf(tried, conditions)
     const gained = cost(residuals) - cost(then)
     if (gained > 0) {
-      const little = gained < 1e-3 * cost(residuals)
+      const little = gained < LITTLE_GAIN * cost(residuals)
       spots = tried
       residuals = then
       damping = Math.max(damping / 5, ROUNDING)

@@ -126,10 +126,13 @@ function seenParts(
   return parts
 }
 
+/** A hair, as a share of the way to the middle of a face. */
+const HAIR_INWARD = 1e-4
+
 const beside = (from: Point, to: Point, middle: Point): Point => {
   // A hair from the stretch towards the middle of its face.
   const at = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }
-  return { x: at.x + (middle.x - at.x) * 1e-4, y: at.y + (middle.y - at.y) * 1e-4 }
+  return { x: at.x + (middle.x - at.x) * HAIR_INWARD, y: at.y + (middle.y - at.y) * HAIR_INWARD }
 }
 const middleOf = (shape: Polygon): Point => ({
   x: shape.reduce((sum, p) => sum + p.x, 0) / shape.length,

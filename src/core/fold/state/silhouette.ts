@@ -48,6 +48,9 @@ const withoutStraight = (loop: readonly Point[]): readonly Point[] =>
     )
   })
 
+/** A hair outside an edge, in sides: far enough to be beside it, too near to reach past anything. */
+const HAIR = 1e-5
+
 /**
  * The outline of the piece as it lies, counter-clockwise; the longest one where it falls into parts that meet in
  * single points. Holes are left out.
@@ -62,8 +65,8 @@ export function silhouetteOf(state: FoldedState): readonly Point[] {
       // A hair to the right of the edge: outside its own face.
       const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }
       const out = {
-        x: middle.x + ((to.y - from.y) / size) * 1e-5,
-        y: middle.y - ((to.x - from.x) / size) * 1e-5,
+        x: middle.x + ((to.y - from.y) / size) * HAIR,
+        y: middle.y - ((to.x - from.x) / size) * HAIR,
       }
       return freeParts({ from, to }, shapes, face, out)
     }),
