@@ -800,6 +800,24 @@ describe('joining and handing over', () => {
     expect(await refusal(undoHandOver(database.context, job.id, last))).toMatchObject({ code: 'NOT_FOUND' })
     expect((await view(job.id)).owed).toMatchObject([{ handedOver: 2, owed: 2 }])
   })
+  test('two windows hand the same pieces over at once: one does, the other is told there are none left', async () => {
+    const job = await planned()
+    const lineId = (await view(job.id)).lines[0]!.id
+    const { runId } = await startRun(job)
+    await ok(
+      send(
+        runId,
+        [1, 2, 3].map((piece) => tapOf(piece)),
+      ),
+    )
+    const hand = () => handOver(database.context, job.id, { note: '', pieces: [{ lineId, pieces: '3' }] })
+    const both = await Promise.all([hand(), hand()])
+    expect(both.map((one) => (one.ok ? '' : one.fields['pieces.0.pieces'])).sort()).toEqual([
+      '',
+      'None of these is there to hand over.',
+    ])
+    expect((await view(job.id)).owed).toMatchObject([{ handedOver: 3 }])
+  })
 })
 
 test('settings: defaults, the unit switch takes the ruler along, nonsense is refused', async () => {
