@@ -4,6 +4,7 @@ import { countsOf, planQuickly, type CutProblem, type StockSheets } from '../cut
 import { LIBRARY, mainPart, measureDesign, unitsOf } from '../design'
 import { pieceSizeUm } from '../sheet'
 import {
+  baselineOf,
   byPrecedence,
   demandKey,
   joinable,
@@ -22,6 +23,7 @@ import {
   type Lessons,
   type PlanInput,
   type ProjectFacts,
+  type ProjectPlan,
   type ProjectRecords,
   type Reservation,
 } from '.'
@@ -112,6 +114,22 @@ test('every station is told, and the next deed is never at a station that is don
     }),
     { numRuns: 1000 },
   )
+})
+
+test('what work began with: all sheets, those cut before among them; a cost only where every price is known', () => {
+  const layouts = [
+    { stockId: 'a4', sheets: 20 },
+    { stockId: 'a3', sheets: 4 },
+  ] as unknown as ProjectPlan['layouts']
+  const plan = { lines: [], layouts, facts: { ...planned, sheetsCut: 3 } }
+  const prices = new Map([
+    ['a4', 10],
+    ['a3', 25],
+  ])
+  const kept = baselineOf(plan, { dueOn: '2026-12-24' }, (id) => prices.get(id) ?? null, 7)
+  expect(kept).toMatchObject({ atMs: 7, units: 108, sheets: 27, dueOn: '2026-12-24', paperCost: 300 })
+  const unpriced = baselineOf(plan, { dueOn: null }, (id) => (id === 'a4' ? 10 : null), 7)
+  expect(unpriced.paperCost).toBeNull()
 })
 
 test('two leaves each: the scarcest part decides', () => {
@@ -386,14 +404,14 @@ describe('promises', () => {
     const asked: Claimant[] = [
       { ...base, id: 'no date' },
       { ...base, id: 'late', dueOn: '2026-12-24' },
-      { ...base, id: 'early, younger', dueOn: '2026-12-01', createdAtMs: 9 },
+      { ...base, id: 'as early, but younger', dueOn: '2026-12-01', createdAtMs: 9 },
       { ...base, id: 'early', dueOn: '2026-12-01' },
       { ...base, id: 'chosen', holdFirst: true },
     ]
     expect(asked.toSorted(byPrecedence).map(({ id }) => id)).toEqual([
       'chosen',
       'early',
-      'early, younger',
+      'as early, but younger',
       'late',
       'no date',
     ])
