@@ -159,8 +159,8 @@ test('36 rosettes in three papers with two leaves each, from the brief to the la
     await expect(page.getByRole('row', { name: /Corner-folded rosette, Buoy Orange/ })).toContainText(
       '12 of 12',
     )
-    await expect(page.getByText('torn')).toBeVisible()
-    await expect(page.getByText('back row')).toBeVisible()
+    for (const counted of ['torn', 'back row'])
+      await expect(page.locator('dt', { hasText: counted })).toBeVisible()
     await expectAccessible(page)
     await page.goto(at('/logbook'))
     // Beta(4,76) with 36 good and 1 spoiled: 5 in 117.
