@@ -3,6 +3,8 @@ const CORE_ROOMS = [
   'errors',
   'units',
   'numeric',
+  'colour',
+  'arrange',
   'geometry',
   'fold',
   'sheet',

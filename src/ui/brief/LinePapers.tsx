@@ -6,6 +6,7 @@ import { Swatch } from '../paper/Swatch'
 import { FieldError } from '../forms/Field'
 import { SelectField, TextField } from '../forms/fields'
 import type { LineFieldsProps } from './line-props'
+import { ShareOut } from './ShareOut'
 
 /** Pieces a line has in all, as far as its text can be read. */
 function wantedPieces(values: {
@@ -18,10 +19,6 @@ function wantedPieces(values: {
   const [each, host] = [count(values.perPiece), count(values.hostPieces)]
   return each === null || host === null ? null : each * host
 }
-
-/** Shares as even as they come: 36 in three are 12, 12, 12; 10 in three are 4, 3, 3. */
-export const evenShares = (total: number, count: number): readonly number[] =>
-  Array.from({ length: count }, (_, index) => Math.floor(total / count) + (index < total % count ? 1 : 0))
 
 /** The papers of a line and how many pieces in each. */
 export function LinePapers({ index, form, papers }: LineFieldsProps) {
@@ -38,12 +35,6 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
   useEffect(() => {
     if (only && wanted !== null) setValue(`${at}.papers.0.pieces`, String(wanted))
   }, [at, only, setValue, wanted])
-  const shareEvenly = () => {
-    if (wanted === null) return
-    evenShares(wanted, line.papers.length).forEach((pieces, row) =>
-      setValue(`${at}.papers.${row}.pieces`, String(pieces)),
-    )
-  }
   return (
     <div role="group" aria-label={`Papers of line ${index + 1}`} aria-describedby={`${at}.papers-error`}>
       <div className="flex flex-wrap items-start gap-3">
@@ -68,14 +59,13 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
             Another paper
           </button>
           {only ? null : (
-            <button
-              type="button"
-              className="btn btn-sm btn-ghost"
-              disabled={wanted === null}
-              onClick={shareEvenly}
-            >
-              Share evenly
-            </button>
+            <ShareOut
+              pieces={wanted}
+              papers={line.papers.length}
+              onShared={(counts) =>
+                counts.forEach((pieces, row) => setValue(`${at}.papers.${row}.pieces`, String(pieces)))
+              }
+            />
           )}
         </div>
       </div>

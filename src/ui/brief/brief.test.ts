@@ -1,5 +1,3 @@
-import { largest, least } from '@/core/numeric'
-import fc from 'fast-check'
 import { LIBRARY, measureDesign } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { briefFields } from '@/schema/brief'
@@ -9,7 +7,7 @@ import type { Preferences } from '../format'
 import { colourOfName } from '../paper/colour-of-name'
 import { newLine } from './form-values'
 import { previewLine } from './line-preview'
-import { evenShares } from './LinePapers'
+import { readRatio } from './ratio'
 
 const DESIGNS = LIBRARY.map(measureDesign)
 
@@ -48,16 +46,26 @@ const [rosette] = DESIGNS
 if (!rosette) throw new Error('an empty library')
 const fresh = newLine('new-1', rosette, [paper], CM)
 
-test('shares are as even as they come and always add up', () => {
-  expect(evenShares(36, 3)).toEqual([12, 12, 12])
-  expect(evenShares(10, 3)).toEqual([4, 3, 3])
-  fc.assert(
-    fc.property(fc.nat(10_000), fc.integer({ min: 1, max: 30 }), (total, count) => {
-      const shares = evenShares(total, count)
-      expect(shares.reduce((sum, share) => sum + share, 0)).toBe(total)
-      expect(largest(shares) - least(shares)).toBeLessThanOrEqual(1)
-    }),
-  )
+test.each<[string, number, readonly number[]]>([
+  ['', 3, [1, 1, 1]],
+  ['60/30/10', 3, [60, 30, 10]],
+  [' 2 : 1 ', 2, [2, 1]],
+  ['60 % 40 %', 2, [60, 40]],
+  ['33,3/66,7', 2, [33.3, 66.7]],
+  ['1;0;2', 3, [1, 0, 2]],
+])('shares written %j', (text, papers, weights) => {
+  expect(readRatio(text, papers)).toEqual({ ok: true, weights })
+})
+
+test.each([
+  ['60/40', 3, /Write 3 numbers/],
+  ['a lot/little', 2, /Write numbers/],
+  ['-1/2', 2, /Write numbers/],
+  ['1e9/2', 2, /Write numbers/],
+  ['0/0', 2, /must have a share/],
+])('shares that cannot be: %j', (text, papers, words) => {
+  const read = readRatio(text, papers)
+  expect(read.ok ? '' : read.words).toMatch(words)
 })
 
 test('a fresh line only lacks its numbers', () => {

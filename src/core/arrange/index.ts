@@ -1,0 +1,3 @@
+export * from './feasible'
+export * from './order'
+export * from './types'

@@ -1,0 +1,59 @@
+import {
+  converter,
+  differenceCiede2000,
+  filterDeficiencyDeuter,
+  filterDeficiencyProt,
+  filterDeficiencyTrit,
+} from 'culori'
+import { CoreError } from '../errors'
+
+/** A colour as a place in CIE Lab under D65. */
+export interface Lab {
+  readonly l: number
+  readonly a: number
+  readonly b: number
+}
+
+const ciede2000 = differenceCiede2000()
+const toLab = converter('lab65')
+const toRgb = converter('rgb')
+const HEX = /^#[0-9a-f]{6}$/i
+
+/**
+ * A colour written `#rrggbb` (sRGB) in Lab.
+ * *Throws* `OUT_OF_RANGE` for anything else.
+ */
+export function labOf(hex: string): Lab {
+  const lab = HEX.test(hex) ? toLab(hex) : undefined
+  if (!lab) throw new CoreError('OUT_OF_RANGE', { name: 'colour', value: hex })
+  const { l, a, b } = lab
+  return { l, a, b }
+}
+
+/** The difference of two colours by CIEDE2000: 0 for none, about 1 where a trained eye begins to see one side by side. */
+export const differenceOf = (one: Lab, other: Lab): number =>
+  ciede2000({ mode: 'lab65', ...one }, { mode: 'lab65', ...other })
+
+/** How an eye may see: every colour, or without one kind of cone (as simulated by culori after Machado et al. 2009). */
+export const WAYS_OF_SEEING = ['all colours', 'no red cones', 'no green cones', 'no blue cones'] as const
+export type WayOfSeeing = (typeof WAYS_OF_SEEING)[number]
+
+const SEEN: Readonly<Record<WayOfSeeing, (hex: string) => Lab>> = {
+  'all colours': labOf,
+  'no red cones': through(filterDeficiencyProt(1)),
+  'no green cones': through(filterDeficiencyDeuter(1)),
+  'no blue cones': through(filterDeficiencyTrit(1)),
+}
+
+function through(filter: ReturnType<typeof filterDeficiencyProt>): (hex: string) => Lab {
+  return (hex) => {
+    const rgb = HEX.test(hex) ? toRgb(hex) : undefined
+    if (!rgb) return labOf(hex)
+    const { l, a, b } = toLab(filter(rgb))
+    return { l, a, b }
+  }
+}
+
+/** The difference of two colours as such an eye sees it. */
+export const differenceSeen = (one: string, other: string, way: WayOfSeeing): number =>
+  differenceOf(SEEN[way](one), SEEN[way](other))

@@ -1,0 +1,3 @@
+export * from './apportion'
+export * from './difference'
+export * from './tell-apart'

@@ -1,0 +1,76 @@
+import { arrangeInOrder, MOST_POSITIONS, type Order, type Shape } from '@/core/arrange'
+import { hardToTell, type WayOfSeeing } from '@/core/colour'
+import type { FlowContext } from '../flow-context'
+import { readEnd, type FoldedEndView } from './folds'
+import type { PaperView } from './papers'
+import type { LineView, ProjectView } from './project'
+
+/** Pieces of a line in one paper. */
+export interface ColourCount {
+  readonly paper: PaperView
+  readonly pieces: number
+}
+
+/** A line's pieces as they could follow each other. */
+export interface LineOrder {
+  readonly line: LineView
+  readonly counts: readonly ColourCount[]
+  /** The finished piece; `null` where its folds have no pictures. */
+  readonly end: FoldedEndView | null
+  /** `null` where there are more pieces than one arrangement may have. */
+  readonly order: Order | null
+}
+
+/** Two papers of a project that look alike. */
+export interface AlikeView {
+  readonly papers: readonly [PaperView, PaperView]
+  readonly difference: number
+  readonly way: WayOfSeeing
+}
+
+export interface ColoursView {
+  readonly orders: readonly LineOrder[]
+  readonly alike: readonly AlikeView[]
+}
+
+/** Pieces of each paper a line's first part is folded from: that is what is seen. */
+function countsOf({ papers, parts }: LineView): readonly ColourCount[] {
+  const [seen] = parts
+  return papers.flatMap(({ part, paper, goodUnits }) =>
+    seen && part.key === seen.key && goodUnits > 0
+      ? [{ paper, pieces: Math.round(goodUnits / seen.unitsPerPiece) }]
+      : [],
+  )
+}
+
+async function orderOf(context: FlowContext, line: LineView, shape: Shape): Promise<LineOrder> {
+  const counts = countsOf(line)
+  const pieces = counts.map((one) => one.pieces)
+  const tooMany = pieces.reduce((sum, count) => sum + count, 0) > MOST_POSITIONS
+  return {
+    line,
+    counts,
+    end: await readEnd(context, line.designHash, line),
+    order: tooMany ? null : arrangeInOrder({ shape, counts: pieces, locked: new Map() }),
+  }
+}
+
+/** What a project's colours come to: papers that look alike, and an order for every line of several papers. */
+export async function readColours(
+  context: FlowContext,
+  project: ProjectView,
+  shape: Shape,
+): Promise<ColoursView> {
+  const orders: LineOrder[] = []
+  for (const line of project.lines)
+    if (countsOf(line).length > 1) orders.push(await orderOf(context, line, shape))
+  const papers = new Map(project.papers.map((paper) => [paper.id, paper]))
+  const alike = hardToTell(project.papers.map(({ id, frontColour }) => ({ id, colour: frontColour })))
+  return {
+    orders,
+    alike: alike.flatMap(({ ids, difference, way }): readonly AlikeView[] => {
+      const [one, other] = ids.map((id) => papers.get(id))
+      return one && other ? [{ papers: [one, other], difference, way }] : []
+    }),
+  }
+}

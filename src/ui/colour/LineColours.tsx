@@ -1,0 +1,67 @@
+import type { Shape } from '@/core/arrange'
+import type { LineOrder } from '@/flows/read/colours'
+import { formatShare, type Preferences } from '../format'
+import { Swatch } from '../paper/Swatch'
+import { OrderPreview } from './OrderPreview'
+import { orderInWords, orderWords } from './order-words'
+
+interface LineColoursProps {
+  readonly of: LineOrder
+  readonly shape: Shape
+  readonly preferences: Preferences
+}
+
+/** The papers of a line with their shares, and its pieces in an order without like neighbours. */
+export function LineColours({ of: { line, counts, end, order }, shape, preferences }: LineColoursProps) {
+  const named = counts.map(({ paper, pieces }) => ({ name: paper.name, pieces }))
+  return (
+    <section aria-labelledby={`colours-${line.id}`} className="border-t hairline py-5">
+      <div className="grid gap-6 tablet:grid-cols-[18rem_1fr]">
+        <div>
+          <h3 id={`colours-${line.id}`} className="text-xl">
+            {line.design.name}
+          </h3>
+          <ul className="mt-3 flex flex-col gap-2">
+            {counts.map(({ paper, pieces }) => (
+              <li key={paper.id} className="flex items-center gap-2">
+                <Swatch front={paper.frontColour} back={paper.backColour} />
+                <span>{paper.name}</span>
+                <span className="figure ml-auto font-semibold">{pieces}</span>
+                <span className="second w-14 text-right">
+                  {formatShare(pieces / Math.max(1, line.pieces), preferences.locale)}
+                </span>
+              </li>
+            ))}
+          </ul>
+          {order ? (
+            <>
+              <p className="mt-4">{orderWords(shape, order, named)}</p>
+              <details className="mt-3">
+                <summary className="link">In words</summary>
+                <p className="second mt-1">
+                  {orderInWords(
+                    order.colours,
+                    named.map(({ name }) => name),
+                  )}
+                </p>
+              </details>
+            </>
+          ) : (
+            <p className="mt-4">Too many pieces to put in one order: 1000 at most.</p>
+          )}
+        </div>
+        {order && end ? (
+          <OrderPreview
+            shape={shape}
+            colours={order.colours}
+            papers={counts.map(({ paper }) => paper)}
+            picture={end.front}
+            sideUp={end.sideUp}
+            clashes={order.clashes}
+            title={`${line.design.name}, ${line.pieces} pieces ${shape === 'ring' ? 'in a ring' : 'in a line'}`}
+          />
+        ) : null}
+      </div>
+    </section>
+  )
+}

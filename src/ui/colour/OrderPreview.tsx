@@ -1,0 +1,110 @@
+import { useId } from 'react'
+import type { Shape } from '@/core/arrange'
+import type { FoldPicture } from '@/core/fold'
+import type { PaperColours } from '../diagram/faces'
+import { facesOf } from '../diagram/faces'
+import { Paper } from '../diagram/FoldDiagram'
+import { smallPicture } from '../diagram/view'
+
+interface OrderPreviewProps {
+  readonly shape: Shape
+  readonly colours: readonly number[]
+  readonly papers: readonly PaperColours[]
+  readonly picture: FoldPicture
+  readonly sideUp: Parameters<typeof facesOf>[1]
+  /** Positions whose next neighbour is alike. */
+  readonly clashes: readonly number[]
+  readonly title: string
+}
+
+/** Side of the square one piece is drawn in. */
+const CELL = 100
+/** A row of a line has so many pieces, then it goes on below. */
+const IN_A_ROW = 18
+const ROOM = 1.15
+
+interface Place {
+  readonly x: number
+  readonly y: number
+}
+
+interface Laid {
+  readonly places: readonly Place[]
+  readonly width: number
+  readonly height: number
+}
+
+function ringOf(count: number): Laid {
+  const radius = Math.max(CELL * 0.7, (ROOM * CELL * count) / (2 * Math.PI))
+  const size = 2 * radius + 1.5 * CELL
+  const places = Array.from({ length: count }, (_, at) => {
+    const angle = (2 * Math.PI * at) / count - Math.PI / 2
+    return { x: size / 2 + radius * Math.cos(angle), y: size / 2 + radius * Math.sin(angle) }
+  })
+  return { places, width: size, height: size }
+}
+
+function lineOf(count: number): Laid {
+  const pitch = ROOM * CELL
+  const places = Array.from({ length: count }, (_, at) => ({
+    x: ((at % IN_A_ROW) + 0.5) * pitch,
+    y: (Math.floor(at / IN_A_ROW) + 0.5) * 1.35 * CELL,
+  }))
+  return {
+    places,
+    width: Math.min(count, IN_A_ROW) * pitch,
+    height: Math.max(1, Math.ceil(count / IN_A_ROW)) * 1.35 * CELL,
+  }
+}
+
+/** Finished pieces in their papers' colours, in order, as they would follow each other. Not to scale. */
+export function OrderPreview({ shape, colours, papers, picture, sideUp, clashes, title }: OrderPreviewProps) {
+  const id = useId()
+  const { places, width, height } = shape === 'ring' ? ringOf(colours.length) : lineOf(colours.length)
+  const { view, paths } = smallPicture(picture, false)
+  const scale = CELL / Math.max(view.width, view.height)
+  const middles = clashes.map((at) => between(places[at], places[(at + 1) % places.length]))
+  return (
+    <svg
+      viewBox={`0 0 ${Math.round(width)} ${Math.round(height)}`}
+      role="img"
+      aria-label={title}
+      className={shape === 'ring' ? 'mx-auto w-full max-w-sm' : 'w-full'}
+    >
+      <defs>
+        {papers.map((paper, index) => (
+          <g
+            key={index}
+            id={`${id}-${index}`}
+            transform={`translate(${-view.width / 2} ${-view.height / 2})`}
+          >
+            <Paper paths={paths} faces={facesOf(paper, sideUp)} weight={9} />
+          </g>
+        ))}
+      </defs>
+      {places.map(({ x, y }, at) => (
+        <use
+          key={at}
+          href={`#${id}-${colours[at] ?? 0}`}
+          transform={`translate(${x.toFixed(1)} ${y.toFixed(1)}) scale(${scale.toFixed(4)})`}
+        />
+      ))}
+      {middles.map(({ x, y }, index) => (
+        <circle
+          key={index}
+          cx={x}
+          cy={y}
+          r={CELL * 0.2}
+          fill="none"
+          stroke="var(--color-error)"
+          strokeWidth={CELL * 0.06}
+        />
+      ))}
+    </svg>
+  )
+}
+
+const between = (one: Place = { x: 0, y: 0 }, other: Place = one): Place => ({
+  x: (one.x + other.x) / 2,
+  y: (one.y + other.y) / 2,
+})
