@@ -29,6 +29,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'bench', path: () => '/' },
   { name: 'projects', path: () => '/projects' },
   { name: 'brief', path: ({ lids }) => `/projects/${lids}/brief`, whole: true },
+  { name: 'colour', path: ({ lids }) => `/projects/${lids}/colour`, whole: true },
   { name: 'paper-station', path: ({ garland }) => `/projects/${garland}/paper` },
   {
     name: 'cut',
