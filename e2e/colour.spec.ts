@@ -53,4 +53,5 @@ test('colours that cannot be told apart by everybody are named', async ({ page }
     page.getByText('Tidewater and Dusk Plum are hard to tell apart for people who do not see red'),
   ).toBeVisible()
   await expect(page.getByText('No two neighbours are alike around the ring')).toBeVisible()
+  await expect(page.getByText('Taken in turn, 3 colours close at 36 pieces.')).toBeVisible()
 })

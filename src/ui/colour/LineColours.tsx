@@ -3,7 +3,7 @@ import type { LineOrder } from '@/flows/read/colours'
 import { formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
 import { OrderPreview } from './OrderPreview'
-import { orderInWords, orderWords } from './order-words'
+import { orderInWords, orderWords, turnWords } from './order-words'
 
 interface LineColoursProps {
   readonly of: LineOrder
@@ -14,6 +14,7 @@ interface LineColoursProps {
 /** The papers of a line with their shares, and its pieces in an order without like neighbours. */
 export function LineColours({ of: { line, counts, end, order }, shape, preferences }: LineColoursProps) {
   const named = counts.map(({ paper, pieces }) => ({ name: paper.name, pieces }))
+  const turns = turnWords(shape, named)
   return (
     <section aria-labelledby={`colours-${line.id}`} className="border-t hairline py-5">
       <div className="grid gap-6 tablet:grid-cols-[18rem_1fr]">
@@ -36,6 +37,7 @@ export function LineColours({ of: { line, counts, end, order }, shape, preferenc
           {order ? (
             <>
               <p className="mt-4">{orderWords(shape, order, named)}</p>
+              {turns === null ? null : <p className="second mt-2">{turns}</p>}
               <details className="mt-3">
                 <summary className="link">In words</summary>
                 <p className="second mt-1">

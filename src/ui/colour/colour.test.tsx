@@ -2,7 +2,7 @@ import { renderToStaticMarkup } from 'react-dom/server'
 import { arrangeInOrder, type Shape } from '@/core/arrange'
 import { BASES, drawProgram } from '@/core/fold'
 import { OrderPreview } from './OrderPreview'
-import { orderInWords, orderWords } from './order-words'
+import { orderInWords, orderWords, turnWords } from './order-words'
 
 const [base] = BASES
 if (!base) throw new Error('no bases')
@@ -94,6 +94,16 @@ test('what it says would do, does: on rings and lines, for any counts', () => {
       expect(ordered(shape, [most, (others[0] ?? 0) + change, ...others.slice(1)]).clashes).toEqual([])
       expect(ordered(shape, [most - change + 1, ...others]).clashes).not.toEqual([])
     }
+})
+
+test.each([
+  [[5, 4], 'Taken in turn, 2 colours close at 8 or 10 pieces, not at 9.'],
+  [[3, 3, 3], 'Taken in turn, 3 colours close at 9 pieces.'],
+  [[1, 1, 0], 'Taken in turn, 3 colours close at 3 pieces, not at 2.'],
+  [[6, 3, 1], null],
+])('%j in turn around a ring', (counts, words) => {
+  expect(turnWords('ring', named(counts))).toBe(words)
+  expect(turnWords('line', named(counts))).toBeNull()
 })
 
 test('an order is said in words, the same colour in a row counted', () => {

@@ -1,4 +1,5 @@
-import type { Order, Shape } from '@/core/arrange'
+import { closingOf, type Order, type Shape } from '@/core/arrange'
+import { largest, least } from '@/core/numeric'
 
 interface Named {
   readonly name: string
@@ -26,6 +27,16 @@ export function orderWords(
   // Each fewer of that colour, or more of the others, parts one pair.
   const change = clashes.length
   return `${pairs} ${round}, and no order has fewer: ${most.pieces} of ${positions} are ${most.name}. With ${change} fewer of it, or ${change} more of the others, none would be.`
+}
+
+/** Whether colours that come equally often can be taken in turn around a ring; `null` where they do not or it is none. */
+export function turnWords(shape: Shape, counts: readonly Named[]): string | null {
+  const pieces = counts.map((one) => one.pieces)
+  if (shape === 'line' || pieces.length < 2 || largest(pieces) - least(pieces) > 1) return null
+  const positions = pieces.reduce((sum, count) => sum + count, 0)
+  const { closes, fewer, more } = closingOf(pieces.length, positions)
+  if (closes) return `Taken in turn, ${pieces.length} colours close at ${positions} pieces.`
+  return `Taken in turn, ${pieces.length} colours close at ${fewer === null ? '' : `${fewer} or `}${more} pieces, not at ${positions}.`
 }
 
 /** An order in words, the same colour in a row counted: "Tidewater, Dusk Plum, 2 Tidewater". */
