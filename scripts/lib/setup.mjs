@@ -113,7 +113,9 @@ export function ensureChromium() {
   if (!root) return whole
   console.log('Installing Chromium ...')
   for (let attempt = 1; attempt <= 3; attempt++) {
-    spawnSync('apt-get', ['-o', 'Acquire::Retries=3', 'update'], { stdio: 'inherit' })
+    // Where the whole browser is there already, a network that does not answer must not hold the tests up.
+    const patience = whole ? ['Acquire::Retries=0', 'Acquire::http::Timeout=10'] : ['Acquire::Retries=3']
+    spawnSync('apt-get', [...patience.flatMap((option) => ['-o', option]), 'update'], { stdio: 'inherit' })
     if (installed(['chromium-headless-shell', 'fonts-liberation'])) return CHROMIUM_SHELL
     if (whole) return whole
     if (installed(['chromium', 'fonts-liberation'])) return CHROMIUM_PLACES[0]

@@ -1,8 +1,7 @@
 'use client'
 
 import { useId, useState } from 'react'
-import { apportion } from '@/core/colour'
-import { readRatio } from './ratio'
+import { sharedAs } from './ratio'
 
 interface ShareOutProps {
   /** Pieces to share; `null` where they cannot be read yet. */
@@ -18,11 +17,9 @@ export function ShareOut({ pieces, papers, onShared }: ShareOutProps) {
   const [wrong, setWrong] = useState<string | null>(null)
   const share = () => {
     if (pieces === null) return
-    const ratio = readRatio(text, papers)
-    setWrong(ratio.ok ? null : ratio.words)
-    if (!ratio.ok) return
-    const shares = ratio.weights.map((weight) => ({ weight, locked: null }))
-    onShared(apportion(pieces, shares, 'largest remainder'))
+    const shared = sharedAs(text, pieces, papers)
+    setWrong(shared.ok ? null : shared.words)
+    if (shared.ok) onShared(shared.counts)
   }
   return (
     <div className="flex flex-col gap-1">

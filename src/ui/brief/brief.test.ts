@@ -7,7 +7,7 @@ import type { Preferences } from '../format'
 import { colourOfName } from '../paper/colour-of-name'
 import { newLine } from './form-values'
 import { previewLine } from './line-preview'
-import { readRatio } from './ratio'
+import { readRatio, sharedAs } from './ratio'
 
 const DESIGNS = LIBRARY.map(measureDesign)
 
@@ -66,6 +66,16 @@ test.each([
 ])('shares that cannot be: %j', (text, papers, words) => {
   const read = readRatio(text, papers)
   expect(read.ok ? '' : read.words).toMatch(words)
+})
+
+test('pieces are shared as written, and a number too large is refused in words', () => {
+  expect(sharedAs('60/30/10', 36, 3)).toEqual({ ok: true, counts: [22, 11, 3] })
+  expect(sharedAs('', 10, 3)).toEqual({ ok: true, counts: [4, 3, 3] })
+  expect(sharedAs('1/2', 999_999, 2)).toMatchObject({
+    ok: false,
+    words: 'At most 100000 pieces can be shared out.',
+  })
+  expect(sharedAs('1/2/3', 9, 2)).toMatchObject({ ok: false })
 })
 
 test('a fresh line only lacks its numbers', () => {

@@ -1,4 +1,4 @@
-import type { Shape } from '@/core/arrange'
+import { MOST_POSITIONS, type Shape } from '@/core/arrange'
 import type { LineOrder } from '@/flows/read/colours'
 import { formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
@@ -49,7 +49,7 @@ export function LineColours({ of: { line, counts, end, order }, shape, preferenc
               </details>
             </>
           ) : (
-            <p className="mt-4">Too many pieces to put in one order: 1000 at most.</p>
+            <p className="mt-4">Too many pieces to put in one order: {MOST_POSITIONS} at most.</p>
           )}
         </div>
         {order && end ? (

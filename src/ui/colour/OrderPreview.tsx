@@ -1,8 +1,7 @@
 import { useId } from 'react'
 import type { Shape } from '@/core/arrange'
 import type { FoldPicture } from '@/core/fold'
-import type { PaperColours } from '../diagram/faces'
-import { facesOf } from '../diagram/faces'
+import { facesOf, type PaperColours } from '../diagram/faces'
 import { Paper } from '../diagram/FoldDiagram'
 import { smallPicture } from '../diagram/view'
 
