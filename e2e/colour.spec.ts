@@ -1,12 +1,11 @@
 import { expect, expectAccessible, test } from './support/fixtures'
 import { openBrief, writeLine } from './support/job'
-import { DEMO_DATA, TestServer } from './support/server'
+import type { TestServer } from './support/server'
 
 let server: TestServer
-test.beforeAll(async () => {
-  server = await TestServer.start({ copyOf: DEMO_DATA })
+test.beforeAll(async ({ shared }) => {
+  server = await shared.hold('demo')
 })
-test.afterAll(() => server.remove())
 
 test('36 in shares of 60/30/10 become whole pieces, and the station shows before a cut which neighbours are alike', async ({
   page,

@@ -7,10 +7,9 @@ import { addPaper, justFold } from './support/job'
 import { TestServer } from './support/server'
 
 let server: TestServer
-test.beforeAll(async () => {
-  server = await TestServer.start()
+test.beforeAll(async ({ shared }) => {
+  server = await shared.hold('nothing')
 })
-test.afterAll(() => server.remove())
 
 test('the data folder taken away: pages and deeds say so, taps wait in the browser; put back, all goes on', async ({
   page,
@@ -128,7 +127,7 @@ test('a database deleted for good is not replaced by an empty one in silence', a
   quietConsole,
 }) => {
   quietConsole.expectErrors(/500|#441/)
-  const own = await TestServer.start()
+  const own = await TestServer.start({ copyOf: 'nothing' })
   rmSync(join(own.folder, 'kelpfield.db'))
   await page.goto(`${own.address}/papers`)
   await expect(page.getByRole('heading', { name: 'The data cannot be reached' })).toBeVisible()

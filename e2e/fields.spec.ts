@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import { BAD_TEXTS } from '../test/generators/bad-texts'
 import { expect, test } from './support/fixtures'
 import { openBrief, writeLine } from './support/job'
-import { DEMO_DATA, TestServer } from './support/server'
+import type { TestServer } from './support/server'
 
 /**
  * Every bad text is put through every field's schema in src/schema/schema.test.ts; here one a field shows that the
@@ -11,10 +11,9 @@ import { DEMO_DATA, TestServer } from './support/server'
 const TYPED = BAD_TEXTS.filter(([what]) => ['text', '10,000 characters'].includes(what))
 
 let server: TestServer
-test.beforeAll(async () => {
-  server = await TestServer.start({ copyOf: DEMO_DATA })
+test.beforeAll(async ({ shared }) => {
+  server = await shared.hold('demo')
 })
-test.afterAll(() => server.remove())
 
 interface FieldToSpoil {
   readonly id: string

@@ -100,10 +100,8 @@ test('every base can be stepped through to its end', async ({ page, demo }) => {
     .locator('#bases li a')
     .evaluateAll((all) => all.map((one) => one.getAttribute('href') ?? ''))
   expect(links).toHaveLength(12)
-  for (const link of links) {
-    await page.goto(`${demo.address}${link}?move=99`)
-    await expect(page.getByText('Finished', { exact: true })).toBeVisible()
-  }
+  for (const link of links)
+    expect(await (await fetch(`${demo.address}${link}?move=99`)).text()).toContain('>Finished<')
   // A fold that lifts and turns in space is shown half way; a simple one needs no such picture.
   await page.goto(`${demo.address}/bases/frog?move=8`)
   await expect(page.getByRole('figure')).toContainText('half way')

@@ -1,6 +1,5 @@
 import type { Page } from '@playwright/test'
 import { expect, pieceText, pressTimes, tableReady, test } from './support/fixtures'
-import { TestServer } from './support/server'
 
 /** Goes on with Tab until what has the focus has this name; the pointer is never used. */
 async function tabTo(page: Page, name: string | RegExp): Promise<void> {
@@ -28,9 +27,9 @@ async function typeInto(page: Page, name: string | RegExp, text: string): Promis
   await page.keyboard.type(text)
 }
 
-test('the keyboard alone goes the whole way from an empty drawer to the log', async ({ page }) => {
+test('the keyboard alone goes the whole way from an empty drawer to the log', async ({ page, shared }) => {
   test.setTimeout(180_000)
-  const server = await TestServer.start()
+  const server = await shared.hold('nothing')
   await page.goto(`${server.address}/papers`)
   await pressOn(page, 'Add a paper')
   await page.waitForURL(/papers\/new/)
@@ -88,5 +87,4 @@ test('the keyboard alone goes the whole way from an empty drawer to the log', as
   await expect(page.getByRole('heading', { name: 'Everything is delivered' })).toBeVisible()
   await pressOn(page, 'Read what it took')
   await expect(page.getByText('of 2 pieces folded')).toBeVisible()
-  await server.remove()
 })

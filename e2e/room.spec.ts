@@ -1,6 +1,6 @@
 import { request as httpRequest } from 'node:http'
 import { expect, expectAccessible, test } from './support/fixtures'
-import { DEMO_DATA, TestServer } from './support/server'
+import { TestServer } from './support/server'
 
 const PASSPHRASE = 'reed and tide water'
 const ROUTES = [
@@ -26,7 +26,7 @@ let server: TestServer
 /** The server that `withHost` asks where it is not that one. */
 let asked: TestServer | null = null
 test.beforeAll(async () => {
-  server = await TestServer.start({ copyOf: DEMO_DATA })
+  server = await TestServer.start({ copyOf: 'demo' })
   await server.stop()
 })
 test.afterAll(() => server.remove())
@@ -191,17 +191,4 @@ test('a batch of taps that is no batch, or far too large, is refused and the ser
   // The server may hang up before the whole of it is sent.
   expect([0, 422]).toContain(await send(`"${'x'.repeat(5_000_000)}"`))
   expect(await send(JSON.stringify({ epoch: '', since: 0, events: [] }))).toBe(404)
-})
-
-test('nothing asks for anything outside this machine', async ({ page, demo }) => {
-  const outside: string[] = []
-  page.on('request', (request) => {
-    const { hostname, protocol } = new URL(request.url())
-    if (protocol.startsWith('http') && hostname !== '127.0.0.1') outside.push(request.url())
-  })
-  for (const path of ['/', '/designs', '/papers', '/logbook', '/settings', '/projects/new']) {
-    await page.goto(`${demo.address}${path}`)
-    await page.evaluate(() => document.fonts.ready)
-  }
-  expect(outside).toEqual([])
 })

@@ -1,12 +1,11 @@
 import { expect, expectAccessible, expectAllKept, pressTimes, test } from './support/fixtures'
 import { addPaper, checkTray, openBrief, startFolding, tickAllCuts, writeLine } from './support/job'
-import { TestServer } from './support/server'
+import type { TestServer } from './support/server'
 
 let server: TestServer
-test.beforeAll(async () => {
-  server = await TestServer.start()
+test.beforeAll(async ({ shared }) => {
+  server = await shared.hold('nothing')
 })
-test.afterAll(() => server.remove())
 
 /** A piece of eight units and a piece that is no square, from the brief to the hand-over, by the interface. */
 test('one window star of eight kites and two framed hearts from 2:1 pieces', async ({ page }) => {
@@ -66,5 +65,4 @@ test('one window star of eight kites and two framed hearts from 2:1 pieces', asy
     await page.getByRole('button', { name: 'Hand over' }).click()
     await expect(page.getByRole('heading', { name: 'Everything is delivered' })).toBeVisible()
   })
-  await server.stop()
 })

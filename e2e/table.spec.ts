@@ -1,16 +1,15 @@
 import type { Page } from '@playwright/test'
 import { expect, expectAllKept, pieceText, pressTimes, tableReady, test } from './support/fixtures'
 import { justFold } from './support/job'
-import { TestServer } from './support/server'
+import type { TestServer } from './support/server'
 
 /** A leaf is six folds: rib, two edges, two edges, halve. */
 const FOLDS = 6
 
 let server: TestServer
-test.beforeAll(async () => {
-  server = await TestServer.start()
+test.beforeAll(async ({ shared }) => {
+  server = await shared.hold('nothing')
 })
-test.afterAll(() => server.remove())
 
 const now = (page: Page) => page.locator('main [aria-live="polite"]')
 

@@ -1,11 +1,11 @@
 // Times and sizes against their targets, printed as figures and ratios. Machines are noisy: medians and percentiles.
-import { ensureBuild, ensureChromium, ensurePackages, NODE, run, TSX } from './lib/setup.mjs'
+import { ensureBuild, ensureChromium, ensurePackages, runTypeScript } from './lib/setup.mjs'
 
 ensurePackages()
 const CHROMIUM = ensureChromium()
 ensureBuild()
-run(NODE, [TSX, 'bench/core.ts'])
-run(NODE, [TSX, 'bench/fold.ts'])
-run(NODE, [TSX, 'bench/few-digits.ts'])
-run(NODE, [TSX, 'bench/pages.ts'], { CHROMIUM })
-run(NODE, [TSX, 'bench/heavy-pages.ts'])
+runTypeScript('bench/core.ts')
+runTypeScript('bench/fold.ts')
+runTypeScript('bench/few-digits.ts')
+runTypeScript('bench/pages.ts', [], { CHROMIUM })
+runTypeScript('bench/heavy-pages.ts')

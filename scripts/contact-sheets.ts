@@ -24,7 +24,7 @@ import { Halfway } from '../src/ui/diagram/Halfway'
  * Behind the folder may stand the ids of the designs wanted; all of them otherwise.
  */
 const wanted = process.argv.slice(3)
-const folder = process.argv[2] ?? join(import.meta.dirname, '..', 'docs', 'contact-sheets')
+const folder = process.argv[2] ?? join('docs', 'contact-sheets')
 const COLUMNS = 8
 const CELL_PX = 170
 

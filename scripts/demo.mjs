@@ -1,5 +1,5 @@
 // Starts Kelpfield with the demo data, in a database of its own.
-import { DEMO_FOLDER, ensureBuild, ensurePackages, NODE, requireFreePort, run, TSX } from './lib/setup.mjs'
+import { DEMO_FOLDER, ensureBuild, ensurePackages, requireFreePort, runTypeScript } from './lib/setup.mjs'
 import { serve } from './lib/serve.mjs'
 
 const port = Number(process.env.KELPFIELD_PORT ?? 4680)
@@ -8,7 +8,7 @@ const env = { KELPFIELD_DATA: process.env.KELPFIELD_DATA ?? DEMO_FOLDER, KELPFIE
 ensurePackages()
 await requireFreePort(port, '127.0.0.1')
 // Before the build: a folder or a database that cannot be used is said at once.
-run(NODE, [TSX, 'scripts/load-demo.ts'], env)
+runTypeScript('scripts/load-demo.ts', [], env)
 ensureBuild()
 await serve({
   host: '127.0.0.1',

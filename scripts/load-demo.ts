@@ -1,6 +1,5 @@
 // Loads the demo data into the configured database unless it holds projects already. `--afresh` empties it first.
 import { rmSync } from 'node:fs'
-import { join } from 'node:path'
 import { loadDemo } from '../demo/load'
 import { readConfig } from '../src/config'
 import { openDatabase } from '../src/data/open-database'
@@ -21,7 +20,7 @@ await explain(async () => {
     const nowMs = frozenNowMs ?? Date.now()
     const context = {
       db,
-      caches: new Caches(readShippedFigures(shippedFiguresPath(join(import.meta.dirname, '..')))),
+      caches: new Caches(readShippedFigures(shippedFiguresPath(process.cwd()))),
       nowMs,
     }
     await storeLibrary(context)

@@ -1,8 +1,8 @@
 // Takes the pictures in docs/screenshots from the demo data, with a stopped clock, and a contact sheet of every step.
-import { ensureBuild, ensureChromium, ensurePackages, NODE, run, TSX } from './lib/setup.mjs'
+import { ensureBuild, ensureChromium, ensurePackages, runTypeScript } from './lib/setup.mjs'
 
 ensurePackages()
 const CHROMIUM = ensureChromium()
 ensureBuild()
-run(NODE, [TSX, 'scripts/screenshots.ts'], { CHROMIUM })
-run(NODE, [TSX, 'scripts/contact-sheets.ts'], { CHROMIUM })
+runTypeScript('scripts/screenshots.ts', [], { CHROMIUM })
+runTypeScript('scripts/contact-sheets.ts', [], { CHROMIUM })

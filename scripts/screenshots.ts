@@ -6,7 +6,7 @@ import { TestServer } from '../e2e/support/server'
 
 /** A Wednesday morning; the demo's dates are set from it. */
 const FROZEN_NOW = '2026-11-25T09:30:00Z'
-const folder = process.argv[2] ?? join(import.meta.dirname, '..', 'docs', 'screenshots')
+const folder = process.argv[2] ?? join('docs', 'screenshots')
 
 interface Shot {
   readonly name: string

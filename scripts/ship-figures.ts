@@ -17,7 +17,7 @@ try {
   const figures = Object.fromEntries(
     rows.map((row) => [`${row.program_hash} ${row.engine} ${row.key}`, row.body]),
   )
-  const root = join(import.meta.dirname, '..')
+  const root = process.cwd()
   writeFileSync(shippedFiguresPath(root), JSON.stringify({ engine: FOLD_ENGINE_VERSION, figures }))
   await db.destroy()
   console.log(`${rows.length} figures of the library go with this build.`)

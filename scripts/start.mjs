@@ -1,5 +1,5 @@
 // Starts Kelpfield with your own data. `--room` opens it to the room, for a tablet at the table.
-import { ensureBuild, ensurePackages, NODE, requireFreePort, run, TSX } from './lib/setup.mjs'
+import { ensureBuild, ensurePackages, requireFreePort, runTypeScript } from './lib/setup.mjs'
 import { serve } from './lib/serve.mjs'
 
 const room = process.argv.includes('--room') || process.env.KELPFIELD_ROOM === '1'
@@ -8,7 +8,7 @@ const host = room ? '0.0.0.0' : '127.0.0.1'
 const env = { KELPFIELD_ROOM: room ? '1' : '0', KELPFIELD_PORT: String(port) }
 
 ensurePackages()
-run(NODE, [TSX, 'scripts/preflight.ts'], env)
+runTypeScript('scripts/preflight.ts', [], env)
 await requireFreePort(port, host)
 ensureBuild()
 await serve({

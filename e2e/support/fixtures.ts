@@ -1,15 +1,40 @@
 import axe from 'axe-core'
 import { expect, test as base, type Page } from '@playwright/test'
-import { DEMO_DATA, TestServer } from './server'
+import { TestServer, type Data } from './server'
 
 interface Fixtures {
-  /** Fails the test when any page of it wrote an error to the console or threw. */
+  /** Fails the test when any page of it wrote an error to the console, threw, or asked for anything outside this machine. */
   readonly quietConsole: { readonly expectErrors: (pattern: RegExp) => void }
+  /** A server with the demo data, for tests that only read. */
+  readonly demo: TestServer
 }
 
 interface WorkerFixtures {
-  /** A server with the demo data, shared by the tests of one file that only read. */
-  readonly demo: TestServer
+  /** The one server of a worker. A file that writes exchanges its data first: `shared.hold('nothing')`. */
+  readonly shared: SharedServer
+}
+
+class SharedServer {
+  readonly #server: TestServer
+  #onlyRead = true
+
+  constructor(server: TestServer) {
+    this.#server = server
+  }
+
+  /** The server with data of its own for what is to be written. */
+  async hold(data: Data): Promise<TestServer> {
+    this.#onlyRead = false
+    await this.#server.hold(data)
+    return this.#server
+  }
+
+  /** The server with the demo data as it is loaded. */
+  async toRead(): Promise<TestServer> {
+    if (!this.#onlyRead) await this.#server.hold('demo')
+    this.#onlyRead = true
+    return this.#server
+  }
 }
 
 export const test = base.extend<Fixtures, WorkerFixtures>({
@@ -23,10 +48,11 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     }
     await give(page)
   },
-  demo: [
-    async ({}, use) => {
-      const server = await TestServer.start({ copyOf: DEMO_DATA })
-      await use(server)
+  demo: async ({ shared }, give) => give(await shared.toRead()),
+  shared: [
+    async ({}, give) => {
+      const server = await TestServer.start({ copyOf: 'demo' })
+      await give(new SharedServer(server))
       await server.remove()
     },
     { scope: 'worker' },
@@ -39,9 +65,15 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
       context.on('console', (message) => {
         if (message.type() === 'error') errors.push(`${message.text()} ${message.location().url}`)
       })
+      const outside: string[] = []
+      context.on('request', (request) => {
+        const { hostname, protocol } = new URL(request.url())
+        if (protocol.startsWith('http') && hostname !== '127.0.0.1') outside.push(request.url())
+      })
       context.on('weberror', (error) => errors.push(String(error.error())))
       await use({ expectErrors: (pattern) => expected.push(pattern) })
       expect(errors.filter((text) => !expected.some((pattern) => pattern.test(text)))).toEqual([])
+      expect(outside).toEqual([])
     },
     { auto: true },
   ],

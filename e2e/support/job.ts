@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test'
+import type { Page, Request } from '@playwright/test'
 import { LIBRARY, mainPart, stagesOf, type DesignSource } from '../../src/core/design'
 import { expect } from './fixtures'
 
@@ -165,4 +165,18 @@ export async function foldByRoute(page: Page, designName: string, units: number)
   expect(await answer.json()).toMatchObject({ ok: true, value: { refused: [] } })
   await page.reload()
   await expect(page.getByRole('heading', { name: /folded$/, level: 2 })).toBeVisible()
+}
+
+/** Sends a press of the page so many times more, each under an id of its own, and loads the page anew. */
+export async function pressAgain(page: Page, pressed: Request, times: number): Promise<void> {
+  const body = pressed.postData() ?? ''
+  const press = (JSON.parse(body) as unknown[]).at(-1)
+  if (typeof press !== 'string') throw new Error(`no id of a press in ${body}`)
+  const { 'content-length': _length, ...headers } = await pressed.allHeaders()
+  for (let more = 0; more < times; more++) {
+    const data = body.replace(press, `${press.slice(0, -4)}${String(more).padStart(4, '0')}`)
+    const answer = await page.request.post(pressed.url(), { headers, data })
+    expect(answer.status()).toBe(200)
+  }
+  await page.reload()
 }

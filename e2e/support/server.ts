@@ -1,26 +1,27 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
-import { cpSync, mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 
-const ROOT = join(import.meta.dirname, '..', '..')
+/** Every command runs in the project's folder. */
+const ROOT = process.cwd()
 const NEXT = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next')
-const TSX = join(ROOT, 'node_modules', 'tsx', 'dist', 'cli.mjs')
 const PATIENCE_MS = 30_000
 const POLITE_MS = 2000
 
 export interface ServerOptions {
   /** Loads the demo data, or copies what a folder holds. */
   readonly demo?: true
-  readonly copyOf?: string
+  readonly copyOf?: Data
   readonly env?: Readonly<Record<string, string>>
   /** The data folder; one of its own where none is given. */
   readonly folder?: string
 }
 
-/** A data folder with the demo data, made once before all tests. */
-export const DEMO_DATA = join(ROOT, 'test-results', 'demo-data')
+/** What a server can begin with; their folders are made once, before all tests. */
+export type Data = 'demo' | 'nothing'
+const folderOf = (data: Data): string => join(ROOT, 'test-results', 'data', data)
 
 const freePort = (): Promise<number> =>
   new Promise((resolve, reject) => {
@@ -54,15 +55,33 @@ export class TestServer {
     const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'kelpfield-e2e-'))
     const server = new TestServer(folder, await freePort(), options.env ?? {})
     if (options.demo) server.script('load-demo')
-    if (options.copyOf !== undefined) cpSync(options.copyOf, folder, { recursive: true })
+    if (options.copyOf !== undefined) cpSync(folderOf(options.copyOf), folder, { recursive: true })
     await server.begin()
     return server
   }
 
-  static makeDemoData(): void {
-    rmSync(DEMO_DATA, { recursive: true, force: true })
-    const { status, output } = new TestServer(DEMO_DATA, 4680, {}).script('load-demo')
-    if (status !== 0) throw new Error(`no demo data: ${output}`)
+  static makeData(): void {
+    for (const [data, script] of [
+      ['demo', 'load-demo'],
+      ['nothing', 'preflight'],
+    ] as const) {
+      rmSync(folderOf(data), { recursive: true, force: true })
+      const { status, output } = new TestServer(folderOf(data), 4680, {}).script(script)
+      if (status !== 0) throw new Error(`no data to begin with: ${output}`)
+    }
+  }
+
+  /** Exchanges what the running server holds, by putting back a backup: a start costs more than most tests. */
+  async hold(data: Data): Promise<void> {
+    const answer = await fetch(`${this.address}/api/backup/restore`, {
+      method: 'POST',
+      headers: { origin: this.address },
+      body: readFileSync(join(folderOf(data), 'kelpfield.db')),
+    })
+    if (!answer.ok) throw new Error(`the data was not exchanged: ${await answer.text()}`)
+    // What was replaced is kept beside it; the next test begins without.
+    for (const name of readdirSync(this.folder))
+      if (name.includes('.before-')) rmSync(join(this.folder, name))
   }
 
   get pid(): number {
@@ -86,16 +105,12 @@ export class TestServer {
 
   /** Runs one of the project's scripts on this server's data. */
   script(name: string, input = ''): { readonly status: number | null; readonly output: string } {
-    const { status, stdout, stderr } = spawnSync(
-      process.execPath,
-      [TSX, join(ROOT, 'scripts', `${name}.ts`)],
-      {
-        cwd: ROOT,
-        env: this.#environment,
-        input,
-        encoding: 'utf8',
-      },
-    )
+    const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/run.mjs', name], {
+      cwd: ROOT,
+      env: this.#environment,
+      input,
+      encoding: 'utf8',
+    })
     return { status, output: `${stdout}${stderr}` }
   }
 

@@ -2,16 +2,16 @@
 // anything is installed. Each step is skipped when what it makes is already right.
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
 import { createServer } from 'node:net'
-import { join } from 'node:path'
+import { basename, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 export const ROOT = fileURLToPath(new URL('../..', import.meta.url))
 export const NODE = process.execPath
 export const bin = (path) => join(ROOT, 'node_modules', path)
 export const NEXT = bin('next/dist/bin/next')
-export const TSX = bin('tsx/dist/cli.mjs')
 export const DEMO_FOLDER = join(ROOT, 'kelpfield-data', 'demo')
 export const quietEnv = { NEXT_TELEMETRY_DISABLED: '1' }
 
@@ -30,6 +30,26 @@ export function run(file, args, env = {}) {
   })
   if (error) fail(`${file} could not be started: ${error.message}`)
   if (status !== 0) process.exit(status ?? 1)
+}
+
+/**
+ * Runs one of our TypeScript files, put into one file first: that takes a tenth of a second, and compiling every
+ * module of every package as it is loaded took two. Packages stay outside.
+ */
+export function runTypeScript(path, args = [], env = {}) {
+  const { buildSync } = createRequire(import.meta.url)('esbuild')
+  const outfile = bin(`.cache/kelpfield/${basename(path, '.ts')}-${process.pid}.mjs`)
+  buildSync({
+    entryPoints: [join(ROOT, path)],
+    outfile,
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    logLevel: 'warning',
+  })
+  process.on('exit', () => rmSync(outfile, { force: true }))
+  run(NODE, ['--enable-source-maps', outfile, ...args], env)
 }
 
 const digest = (parts) => {
@@ -79,7 +99,7 @@ export function ensureBuild() {
   if (matches(mark, wanted)) return
   console.log('Building ...')
   run(NODE, [NEXT, 'build'])
-  run(NODE, [TSX, 'scripts/ship-figures.ts'])
+  runTypeScript('scripts/ship-figures.ts')
   remember(mark, wanted)
 }
 

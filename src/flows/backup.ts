@@ -1,13 +1,13 @@
 import { backupTo, restoreFrom } from '@/data/backup'
-import type { Db } from '@/data/db'
 import { DatabaseProblemError } from '@/data/database-problem'
 import type { OpenDatabase } from '@/data/open-database'
 import { findPredecessor, predecessorsOf, type Predecessor } from '@/data/predecessors'
 import { replaceFigures } from '@/data/repositories/figures'
 import { asTrouble, DatabaseTroubleError } from '@/data/trouble'
-import { nowMs, openedDatabase } from './context'
+import { flowContext, nowMs, openedDatabase } from './context'
 import { RefusalError, troubleRefusal, type DeedResult } from './deed'
 import { Caches } from './caches'
+import type { FlowContext } from './flow-context'
 import { storeLibrary } from './store-library'
 import { requirePlans, requireTrustedRows } from './trusted-rows'
 
@@ -19,19 +19,19 @@ export const takeBackup = async (path: string): Promise<void> => backupTo(await 
  * all: those worked out here take their place. Designs that shipped since it was taken are added.
  */
 const prepareBeside =
-  (current: Db) =>
+  (current: FlowContext) =>
   async ({ db, file }: OpenDatabase): Promise<void> => {
     await requireTrustedRows(db, file.path)
-    await replaceFigures(db, current)
+    await replaceFigures(db, current.db)
     await requirePlans(db, file.path)
-    await storeLibrary({ db, caches: new Caches(), nowMs: nowMs() })
+    await storeLibrary({ db, caches: new Caches(current.caches.shipped), nowMs: current.nowMs })
   }
 
 /** Puts the backup at `path` in the place of everything, or says why not; then nothing was changed. */
 export async function restoreBackup(path: string): Promise<DeedResult<null>> {
   try {
     const current = await openedDatabase()
-    await restoreFrom(current, path, { prepare: prepareBeside(current.db), nowMs: nowMs() })
+    await restoreFrom(current, path, { prepare: prepareBeside(await flowContext()), nowMs: nowMs() })
     return { ok: true, value: null }
   } catch (caught) {
     const error = asTrouble(caught)

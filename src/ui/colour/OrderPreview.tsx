@@ -2,7 +2,7 @@ import { useId } from 'react'
 import type { Shape } from '@/core/arrange'
 import type { FoldPicture } from '@/core/fold'
 import { facesOf, type PaperColours } from '../diagram/faces'
-import { Paper } from '../diagram/FoldDiagram'
+import { Paper } from '../diagram/Paper'
 import { smallPicture } from '../diagram/view'
 
 interface OrderPreviewProps {
@@ -60,8 +60,8 @@ function lineOf(count: number): Laid {
 export function OrderPreview({ shape, colours, papers, picture, sideUp, clashes, title }: OrderPreviewProps) {
   const id = useId()
   const { places, width, height } = shape === 'ring' ? ringOf(colours.length) : lineOf(colours.length)
-  const { view, paths } = smallPicture(picture, false)
-  const scale = CELL / Math.max(view.width, view.height)
+  const small = smallPicture(picture, false)
+  const scale = CELL / Math.max(small.width, small.height)
   const middles = clashes.map((at) => between(places[at], places[(at + 1) % places.length]))
   return (
     <svg
@@ -75,9 +75,9 @@ export function OrderPreview({ shape, colours, papers, picture, sideUp, clashes,
           <g
             key={index}
             id={`${id}-${index}`}
-            transform={`translate(${-view.width / 2} ${-view.height / 2})`}
+            transform={`translate(${-small.width / 2} ${-small.height / 2})`}
           >
-            <Paper paths={paths} faces={facesOf(paper, sideUp)} weight={9} />
+            <Paper paths={small.paths} faces={facesOf(paper, sideUp)} weight={9} />
           </g>
         ))}
       </defs>

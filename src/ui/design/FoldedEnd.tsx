@@ -4,7 +4,8 @@ import { useEffect, useRef, useState } from 'react'
 import type { FoldProgram, GaugeShares } from '@/core/fold'
 import type { FoldedEndView } from '@/flows/read/folds'
 import { startFoldEnd } from '@/workers/fold-end-client'
-import { FoldDiagram, type PaperFaces } from '../diagram/FoldDiagram'
+import { FoldDiagram } from '../diagram/FoldDiagram'
+import type { PaperFaces } from '../diagram/Paper'
 import { foldProblem } from '../steps/fold-problem'
 
 interface FoldedEndProps {

@@ -1,7 +1,7 @@
 import { Link } from '../shell/Link'
 import { defaultGauges, finishedSizes, mainPart, stagesOf, unitsOf, type DesignDocument } from '@/core/design'
 import type { FoldedEndView } from '@/flows/read/folds'
-import type { PaperFaces } from '../diagram/FoldDiagram'
+import type { PaperFaces } from '../diagram/Paper'
 import { FoldDiagram } from '../diagram/FoldDiagram'
 import { countOf, formatLength, plural, type Preferences } from '../format'
 

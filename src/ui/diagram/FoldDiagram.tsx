@@ -1,12 +1,8 @@
 import type { FoldPicture } from '@/core/fold'
 import { FoldSymbols } from './FoldSymbols'
-import { boxWith, paperPaths, smallPicture, strokesOf, viewOf, type PaperPaths, type View } from './view'
-
-/** The two faces of a paper. */
-export interface PaperFaces {
-  readonly front: string
-  readonly back: string
-}
+import { Paper, type PaperFaces } from './Paper'
+import { SmallDrawing } from './SmallDrawing'
+import { boxWith, paperPaths, smallPicture, strokesOf, viewOf, type View } from './view'
 
 export interface FoldDiagramProps {
   readonly picture: FoldPicture
@@ -36,67 +32,19 @@ export function FoldDiagram({
   small = false,
   className = 'h-full w-full',
 }: FoldDiagramProps) {
-  const { view, paths } = small ? smallPicture(picture, leftHanded) : largePicture(picture, leftHanded)
+  if (small)
+    return <SmallDrawing drawing={smallPicture(picture, leftHanded)} {...{ faces, title, className }} />
+  const view = viewOf(boxWith(picture.box, picture.symbols), 120, leftHanded)
   return (
     <svg
       viewBox={`0 0 ${view.width} ${view.height}`}
       {...(title === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': title })}
       className={className}
     >
-      <Paper paths={paths} faces={faces} weight={small ? 9 : 4.5} />
+      <Paper paths={paperPaths(view, picture)} faces={faces} weight={4.5} />
       {hidden ? <Hidden picture={picture} view={view} /> : null}
-      {small ? null : <FoldSymbols symbols={picture.symbols} view={view} more={more} />}
+      <FoldSymbols symbols={picture.symbols} view={view} more={more} />
     </svg>
-  )
-}
-
-function largePicture(picture: FoldPicture, leftHanded: boolean) {
-  const view = viewOf(boxWith(picture.box, picture.symbols), 120, leftHanded)
-  return { view, paths: paperPaths(view, picture) }
-}
-
-/** Regions in the paper's two faces, a line wherever the top layer changes, creases as hairlines. */
-export function Paper({
-  paths,
-  faces,
-  weight,
-}: {
-  readonly paths: PaperPaths
-  readonly faces: PaperFaces
-  readonly weight: number
-}) {
-  return (
-    <>
-      {(['front', 'back'] as const).map((side) =>
-        // The thin stroke of their own colour closes the seams between parts of one region.
-        paths[side] === '' ? null : (
-          <path
-            key={side}
-            d={paths[side]}
-            fill={faces[side]}
-            stroke={faces[side]}
-            strokeWidth={1.2}
-            strokeLinejoin="round"
-          />
-        ),
-      )}
-      {paths.marks === '' ? null : (
-        <path
-          d={paths.marks}
-          fill="none"
-          stroke="var(--paper-line)"
-          strokeOpacity={0.45}
-          strokeWidth={weight * 0.4}
-        />
-      )}
-      <path
-        d={paths.edges}
-        fill="none"
-        stroke="var(--paper-line)"
-        strokeWidth={weight}
-        strokeLinecap="round"
-      />
-    </>
   )
 }
 

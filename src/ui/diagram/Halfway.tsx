@@ -1,5 +1,6 @@
 import type { HalfwayPicture } from '@/core/fold'
-import { FoldDiagram, type FoldDiagramProps, type PaperFaces } from './FoldDiagram'
+import { FoldDiagram, type FoldDiagramProps } from './FoldDiagram'
+import type { PaperFaces } from './Paper'
 import { pathOf, strokesOf, viewOf } from './view'
 
 /** A paper's colour where it leans away from the light or to it, 1 for as it lies. */

@@ -1,7 +1,7 @@
 'use client'
 
 import type { FoldMotion, FoldPicture } from '@/core/fold'
-import { Paper, type PaperFaces } from './FoldDiagram'
+import { Paper, type PaperFaces } from './Paper'
 import { boxWith, paperPaths, viewOf, type View } from './view'
 
 interface InBetweenProps {

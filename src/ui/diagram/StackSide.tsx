@@ -1,6 +1,6 @@
 import { largest, least } from '@/core/numeric'
 import type { FoldPicture } from '@/core/fold'
-import type { PaperFaces } from './FoldDiagram'
+import type { PaperFaces } from './Paper'
 
 interface StackSideProps {
   readonly section: NonNullable<FoldPicture['section']>

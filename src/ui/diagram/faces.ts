@@ -1,4 +1,4 @@
-import type { PaperFaces } from './FoldDiagram'
+import type { PaperFaces } from './Paper'
 
 /** A paper's two colours, and those of one nobody chose: reed green on oyster. */
 export interface PaperColours {

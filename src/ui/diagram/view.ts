@@ -110,7 +110,8 @@ export function paperPaths(
 }
 
 export interface SmallPicture {
-  readonly view: View
+  readonly width: number
+  readonly height: number
   readonly paths: PaperPaths
 }
 
@@ -126,7 +127,7 @@ export function smallPicture(picture: FoldPicture, leftHanded: boolean): SmallPi
   const known = kept.get(picture)
   if (known) return known
   const view = viewOf(picture.box, SMALL_MARGIN, leftHanded, 1)
-  const small = { view, paths: paperPaths(view, picture) }
+  const small = { width: view.width, height: view.height, paths: paperPaths(view, picture) }
   kept.set(picture, small)
   return small
 }

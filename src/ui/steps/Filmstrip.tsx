@@ -2,7 +2,8 @@
 
 import { memo, useEffect, useRef } from 'react'
 import type { DrawnProgram } from '@/core/fold'
-import { FoldDiagram, type PaperFaces } from '../diagram/FoldDiagram'
+import { FoldDiagram } from '../diagram/FoldDiagram'
+import type { PaperFaces } from '../diagram/Paper'
 import type { FoldWords } from '@/flows/read/folds'
 
 interface FilmstripProps {

@@ -1,6 +1,7 @@
 import type { ShownMove, DrawnProgram } from '@/core/fold'
 import type { Followed, FoldWords } from '@/flows/read/folds'
-import { FoldDiagram, type PaperFaces } from '../diagram/FoldDiagram'
+import { FoldDiagram } from '../diagram/FoldDiagram'
+import type { PaperFaces } from '../diagram/Paper'
 import { endWords, StackSide } from '../diagram/StackSide'
 import { formatLength, type Preferences } from '../format'
 import { countWords, kindWords, rigourWords } from './step-words'

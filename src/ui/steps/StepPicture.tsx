@@ -2,7 +2,7 @@ import type { DrawnProgram } from '@/core/fold'
 import type { FoldWords } from '@/flows/read/folds'
 import { MoveDiagram } from '../diagram/Halfway'
 import { InBetween } from '../diagram/InBetween'
-import type { PaperFaces } from '../diagram/FoldDiagram'
+import type { PaperFaces } from '../diagram/Paper'
 import { kindWords } from './step-words'
 
 interface StepPictureProps {

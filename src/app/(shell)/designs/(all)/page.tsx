@@ -28,6 +28,8 @@ import { readDrawer, type DrawerPaper } from '@/flows/read/papers'
 import { readLibraryQuery, type Query } from '@/schema/designs-query'
 import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
 import { FoldDiagram } from '@/ui/diagram/FoldDiagram'
+import { smallPicture } from '@/ui/diagram/view'
+import { DesignCard, type DesignCardProps } from '@/ui/design/DesignCard'
 import { LibraryWishes } from '@/ui/design/LibraryWishes'
 import { Silhouette } from '@/ui/design/Silhouette'
 import { Pages } from '@/ui/shell/Pages'
@@ -83,7 +85,7 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
       <Found cards={cards} stay={stay.length} />
       <ul className="mt-6 grid gap-6 sm:grid-cols-2 tablet:grid-cols-3">
         {shown.map((card, index) => (
-          <DesignCard
+          <ShownCard
             key={card.design.id}
             card={card}
             paper={paper ?? papers[index % Math.max(1, papers.length)] ?? ANY_PAPER}
@@ -218,99 +220,67 @@ function Found({ cards, stay }: { readonly cards: readonly Card[]; readonly stay
   )
 }
 
-function DesignCard({
-  card: { design, variant, sheetMm, end, pace, choice },
-  paper,
-  preferences,
-}: {
+interface ShownCardProps {
   readonly card: Card
-  readonly paper: { readonly frontColour: string; readonly backColour: string }
+  readonly paper: CardPaper
   readonly preferences: Preferences
-}) {
-  const part = mainPart(design)
-  const gauges = defaultGauges(design)
-  const [size] = sizesOrNone([design, variant, sheetMm, gauges])
-  const folds = stagesOf(part, variant).flatMap((stage) => stage.steps)
-  const units = unitsOf(part, variant)
+}
+
+function ShownCard({ card, paper, preferences }: ShownCardProps) {
+  const { design, variant, sheetMm } = card
   return (
-    <li className="sheet-panel flex flex-col p-5">
-      <span className="strip-of-tape mx-auto mb-3" aria-hidden />
-      {end ? (
-        <FoldDiagram
-          picture={end.front}
-          faces={facesOf(paper, end.sideUp)}
-          title={`${design.name}, finished`}
-          small
-          className="h-40 w-full"
-        />
-      ) : (
+    <DesignCard {...cardProps(card, paper, preferences)}>
+      {card.end ? null : (
         <Silhouette
           design={design}
           variantKey={variant.key}
           sheetMm={sheetMm}
-          gauges={gauges}
+          gauges={defaultGauges(design)}
           colour={paper.frontColour}
         />
       )}
-      <h2 className="mt-4 text-2xl italic">
-        <Link href={`/designs/${design.id}`} className="hover:underline">
-          {design.name}
-        </Link>
-      </h2>
-      <p className="second mt-1">{design.summary}</p>
-      <dl className="mt-4 grid grid-cols-2 gap-y-1">
-        <dt className="sr-only">Sheet</dt>
-        <dd className="second">
-          {part.perSquare === 4 ? 'quarter of ' : ''}
-          {formatPiece(sheetMm * Math.sqrt(part.perSquare), highPerWide(part), preferences)}
-          {units === 1 ? '' : ` x ${units}`}
-        </dd>
-        <dt className="sr-only">Finished size</dt>
-        <dd className="text-right font-semibold">
-          {size ? `${formatLength(size.sizeMm, preferences)} ${size.label}` : 'not at this size'}
-        </dd>
-        <dt className="sr-only">Folds</dt>
-        <dd className="second">
-          {countOf(
-            folds.reduce((sum, step) => sum + step.repeats, 0),
-            'fold',
-          )}
-          {end ? `, ${plural(end.mostLayers, 'layer')}` : ''}
-        </dd>
-        <dt className="sr-only">Time</dt>
-        <dd className="text-right font-semibold">
-          {formatDuration(pace.secondsPerPiece * units)}
-          {pace.loggedPieces === 0 ? <span className="second font-normal"> usual</span> : null}
-        </dd>
-        {design.guide ? (
-          <>
-            <dt className="sr-only">Skill</dt>
-            <dd className="second">{design.guide.skill}</dd>
-          </>
-        ) : null}
-        <Becomes choice={choice} />
-      </dl>
-    </li>
+    </DesignCard>
   )
 }
 
+type CardPaper = { readonly frontColour: string; readonly backColour: string }
+
+/** What a card says, in the reader's words and units. */
+function cardProps(card: Card, paper: CardPaper, preferences: Preferences): DesignCardProps {
+  const { design, variant, sheetMm, end, pace, choice } = card
+  const part = mainPart(design)
+  const [size] = sizesOrNone([design, variant, sheetMm, defaultGauges(design)])
+  const folds = stagesOf(part, variant)
+    .flatMap((stage) => stage.steps)
+    .reduce((sum, step) => sum + step.repeats, 0)
+  const units = unitsOf(part, variant)
+  const sheet = formatPiece(sheetMm * Math.sqrt(part.perSquare), highPerWide(part), preferences)
+  return {
+    id: design.id,
+    name: design.name,
+    summary: design.summary,
+    drawing: end && smallPicture(end.front, false),
+    faces: facesOf(paper, end?.sideUp ?? 'colour up'),
+    sheet: `${part.perSquare === 4 ? 'quarter of ' : ''}${sheet}${units === 1 ? '' : ` x ${units}`}`,
+    size: size ? `${formatLength(size.sizeMm, preferences)} ${size.label}` : 'not at this size',
+    folds: `${countOf(folds, 'fold')}${end ? `, ${plural(end.mostLayers, 'layer')}` : ''}`,
+    time: formatDuration(pace.secondsPerPiece * units),
+    usual: pace.loggedPieces === 0,
+    skill: design.guide?.skill ?? null,
+    becomes: becomesOf(choice),
+  }
+}
+
 /** What the paper and the time become. */
-function Becomes({ choice: { byTime, byPaper } }: { readonly choice: Choice }) {
+function becomesOf({ byTime, byPaper }: Choice): DesignCardProps['becomes'] {
   const counts = [byTime, byPaper].flatMap((count) => (count === null ? [] : [count]))
   if (counts.length === 0) return null
-  return (
-    <>
-      <dt className="sr-only">That becomes</dt>
-      <dd className="figure text-right text-xl">
-        {plural(least(counts), 'piece')}
-        {byTime !== null && byPaper !== null && byTime !== byPaper ? (
-          <span className="second block text-sm">
-            {byTime < byPaper ? `the paper is enough for ${byPaper}` : `the time is enough for ${byTime}`}
-          </span>
-        ) : null}
-      </dd>
-    </>
-  )
+  const one = byTime === null || byPaper === null || byTime === byPaper
+  const because =
+    byTime !== null && byPaper !== null && byTime < byPaper
+      ? `the paper is enough for ${byPaper}`
+      : `the time is enough for ${byTime}`
+  return { pieces: plural(least(counts), 'piece'), because: one ? '' : because }
 }
 
 /** Finished sizes; none where a gauge does not fit the sheet asked. */
