@@ -81,10 +81,16 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
 
 export { expect }
 
-const WCAG_TAGS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'] as const
+const RULES = {
+  all: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],
+  /** What other colours on the same markup can break. */
+  colours: ['color-contrast', 'link-in-text-block'],
+  /** What fewer columns of the same markup can break. */
+  columns: ['target-size', 'scrollable-region-focusable', 'color-contrast'],
+} as const
 
 /** WCAG 2.2 A and AA by axe; every finding is printed with its place. */
-export async function expectAccessible(page: Page): Promise<void> {
+export async function expectAccessible(page: Page, rules: keyof typeof RULES = 'all'): Promise<void> {
   // A button that has just been set free is still on its way from the pale colours of a locked one.
   // Only what runs by the clock ends: an animation bound to the scroll position runs for as long as it is there.
   await page.waitForFunction(
@@ -102,13 +108,13 @@ export async function expectAccessible(page: Page): Promise<void> {
   // Nothing here is framed from elsewhere: axe runs in the page itself, and tells what it finds, not what passes.
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
   const { violations } = await page.evaluate(
-    (tags) =>
+    (only) =>
       (window as unknown as { axe: typeof axe }).axe.run(document, {
         resultTypes: ['violations'],
-        runOnly: [...tags],
+        runOnly: [...only],
         elementRef: false,
       }),
-    WCAG_TAGS,
+    RULES[rules],
   )
   expect(
     violations.flatMap(({ id, nodes }) =>
