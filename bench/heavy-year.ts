@@ -159,6 +159,8 @@ async function project(
       gauges: {},
       pieces,
       attachedTo: '',
+      made: 'batch',
+      measures: {},
       perPiece: '',
       papers: [{ paperId, pieces }],
     }

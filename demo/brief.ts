@@ -1,3 +1,4 @@
+import type { MadeKind } from '../src/core/arrange'
 import { DateTime } from 'luxon'
 
 /** A line of a demo brief: finished size, how many, in which papers by name. */
@@ -9,6 +10,8 @@ export interface DemoLine {
   readonly size: string
   readonly gauges?: Readonly<Record<string, string>>
   readonly pieces?: string
+  readonly made?: MadeKind
+  readonly measures?: Readonly<Record<string, string>>
   readonly attachedTo?: string
   readonly perPiece?: string
   readonly papers: readonly (readonly [paper: string, pieces: string])[]
@@ -34,6 +37,8 @@ export const briefOf = (
     size: line.size,
     gauges: line.gauges ?? {},
     pieces: line.pieces ?? '',
+    made: line.made ?? 'batch',
+    measures: line.measures ?? {},
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece ?? '',
     papers: line.papers.map(([paper, pieces]) => ({ paperId: papers.get(paper) ?? '', pieces })),

@@ -207,7 +207,8 @@ async function jettyGarland(context: FlowContext, papers: ReadonlyMap<string, st
       variant: 'open',
       axis: 'tip-to-tip',
       size: '14',
-      pieces: '90',
+      made: 'garland',
+      measures: { pieces: '90', every: '15', tail: '40', knot: '3', across: '1300' },
       papers: [
         ['Sea Holly', '40'],
         ['Oyster', '50'],

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { BAD_TEXTS } from '../test/generators/bad-texts'
 import { expect, test } from './support/fixtures'
-import { openBrief, writeLine } from './support/job'
+import { openBrief, openDetails, writeLine } from './support/job'
 import type { TestServer } from './support/server'
 
 /**
@@ -70,6 +70,7 @@ test('brief: every field refuses what it cannot take and keeps the rest', async 
     pieces: '8',
     papers: ['Buoy Orange', 'Oyster'],
   })
+  await openDetails(page, 0)
   for (const field of [
     { id: 'lines.0.pieces' },
     { id: 'lines.0.size' },

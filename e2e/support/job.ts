@@ -35,6 +35,13 @@ export interface LineToWrite {
   readonly papers: readonly string[]
 }
 
+/** Opens what a line keeps one step away. */
+export async function openDetails(page: Page, index: number): Promise<void> {
+  const line = page.locator('fieldset').nth(index)
+  if (await line.locator('details[open] > summary', { hasText: 'Details' }).count()) return
+  await line.locator('summary', { hasText: 'Details' }).click()
+}
+
 /** Writes one line of a brief; its papers share the pieces evenly. */
 export async function writeLine(page: Page, index: number, line: LineToWrite): Promise<void> {
   const at = `lines.${index}`
@@ -42,6 +49,7 @@ export async function writeLine(page: Page, index: number, line: LineToWrite): P
   // Its variants come with the design, which is loaded when it is chosen.
   await expect(page.getByRole('img', { name: `Outline of the ${line.design}` }).nth(0)).toBeVisible()
   if (line.gluedTo !== undefined) {
+    await openDetails(page, index)
     await field(page, `${at}.attachedTo`).selectOption({ label: line.gluedTo })
     await field(page, `${at}.perPiece`).fill(line.perPiece ?? '')
   } else await field(page, `${at}.pieces`).fill(line.pieces ?? '')

@@ -61,6 +61,8 @@ export interface BriefLineTable {
   axis: string | null
   asked_um: number
   gauges: string
+  /** What its pieces are made into, as JSON: lengths in micrometres. */
+  made: string
   attached_to: string | null
   per_piece: number | null
 }

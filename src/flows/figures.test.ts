@@ -124,6 +124,7 @@ test('an older engine’s figures stay with a line that was planned by them, and
       axis: null,
       asked_um: 150_000,
       gauges: '{}',
+      made: '{"kind":"batch","values":{}}',
       attached_to: null,
       per_piece: null,
     })

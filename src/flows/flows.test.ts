@@ -84,6 +84,8 @@ const lineOf = (orange: string) => ({
   gauges: { overhang: '0.3' },
   pieces: '4',
   attachedTo: '',
+  made: 'batch',
+  measures: {},
   perPiece: '',
   papers: [{ paperId: orange, pieces: '4' }],
 })
@@ -97,6 +99,8 @@ const leavesOf = (green: string) => ({
   gauges: {},
   pieces: '',
   attachedTo: 'new-1',
+  made: 'batch',
+  measures: {},
   perPiece: '2',
   papers: [{ paperId: green, pieces: '8' }],
 })

@@ -1,3 +1,4 @@
+import { makingFromText } from '@/schema/making'
 import type { CutPlan, CutProblem } from '@/core/cut'
 import type { DesignDocument } from '@/core/design'
 import type {
@@ -70,6 +71,7 @@ function briefLine(
     axis: row.axis,
     askedMm: mmFromUm(row.asked_um),
     gauges: gaugesFromText(row.gauges),
+    making: makingFromText(row.made),
     attachedTo: row.attached_to,
     perPiece: row.per_piece,
     parts: parts.map((part): LinePart => ({

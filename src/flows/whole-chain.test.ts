@@ -96,6 +96,8 @@ test.each(EACH)(
       ),
       pieces: '1',
       attachedTo: '',
+      made: 'batch',
+      measures: {},
       perPiece: '',
       papers: [{ paperId, pieces: '1' }],
     }

@@ -1,11 +1,13 @@
 import { z } from 'zod'
 import { MOST_PIECES } from '@/core/batch'
-import type { DesignDocument, GaugeSettings } from '@/core/design'
+import { MADE_KINDS, type MadeKind, type Making } from '@/core/arrange'
+import { outlineSizeMm, variantOf, type DesignDocument, type GaugeSettings } from '@/core/design'
 import type { SheetFor } from '@/core/plan'
 import type { SizeUm } from '@/core/sheet'
 import type { LengthUnit, RulerKey } from '@/core/units'
-import { askedSheet, gaugeField, sizeField } from './asked-size'
+import { askedSheet, gaugeField, readGauges as readableGauges, sizeField } from './asked-size'
 import { choice, countText, dateText, idText, MOST_TEXT, nameText, noteText } from './fields'
+import { readMaking, workedOut } from './making'
 import { CERTAINTIES } from './settings'
 
 export interface BriefLine {
@@ -20,6 +22,8 @@ export interface BriefLine {
   readonly sheet: SheetFor
   readonly gauges: GaugeSettings
   readonly pieces: number
+  /** What they are made into; what goes on another line's pieces has none of its own. */
+  readonly making: Making
   readonly attachedTo: string | null
   readonly perPiece: number | null
   readonly papers: readonly { readonly paperId: string; readonly pieces: number }[]
@@ -54,6 +58,8 @@ const typedLine = z.strictObject({
   size: typed,
   gauges: z.record(z.string().max(64), typed),
   pieces: typed,
+  made: choice('what they are made into', MADE_KINDS as [MadeKind, ...MadeKind[]]),
+  measures: z.record(z.string().max(64), typed),
   attachedTo: z.string().max(64, 'Choose the line it goes on.'),
   perPiece: typed,
   papers: z
@@ -73,10 +79,10 @@ type TypedLine = z.output<typeof typedLine>
 
 /** Reads fields one by one and says what is wrong at each. */
 class Complaints {
-  readonly #context: z.RefinementCtx
+  readonly #context: Pick<z.RefinementCtx, 'addIssue'>
   #any = false
 
-  constructor(context: z.RefinementCtx) {
+  constructor(context: Pick<z.RefinementCtx, 'addIssue'>) {
     this.#context = context
   }
 
@@ -141,17 +147,48 @@ const wholeCount = countText({ name: 'how many', min: 1, max: MOST_PIECES })
 const countOnEach = countText({ name: 'how many on each', min: 1, max: 100 })
 const countInPaper = countText({ name: 'how many in this paper', min: 1, max: MOST_PIECES })
 
-function readPieces({ line, at, complaints }: Reading, parent: TypedLine | undefined) {
-  if (!parent) return { pieces: complaints.read([...at, 'pieces'], wholeCount, line.pieces), perPiece: null }
+interface Pieces {
+  readonly pieces: number | undefined
+  readonly perPiece: number | null
+  readonly making: Making | undefined
+}
+
+const looseBatch = (pieces: number): Making => ({ kind: 'batch', values: { pieces } })
+
+/** As many as go on the pieces of another line. */
+function readAttached({ line, at, complaints }: Reading, parentPieces: number | undefined): Pieces {
   const perPiece = complaints.read([...at, 'perPiece'], countOnEach, line.perPiece)
-  const parentPieces = wholeCount.safeParse(parent.pieces)
-  const pieces = perPiece !== undefined && parentPieces.success ? perPiece * parentPieces.data : undefined
-  if (pieces !== undefined && pieces > MOST_PIECES)
-    complaints.say(
-      [...at, 'perPiece'],
-      `That makes ${pieces.toLocaleString('en')} pieces; up to ${MOST_PIECES.toLocaleString('en')} can be planned.`,
-    )
-  return { pieces, perPiece: perPiece ?? null }
+  const pieces = perPiece !== undefined && parentPieces !== undefined ? perPiece * parentPieces : undefined
+  if (pieces !== undefined && pieces > MOST_PIECES) complaints.say([...at, 'perPiece'], tooMany(pieces))
+  return { pieces, perPiece: perPiece ?? null, making: looseBatch(pieces ?? 1) }
+}
+
+const tooMany = (pieces: number): string =>
+  `That makes ${pieces.toLocaleString('en')} pieces; up to ${MOST_PIECES.toLocaleString('en')} can be planned.`
+
+/** As many as are asked for, or as what they are made into takes. */
+function readPieces(reading: Reading, design?: DesignDocument, sheet?: SheetFor): Pieces {
+  const { line, at, world, complaints } = reading
+  if (line.made === 'batch') {
+    const pieces = complaints.read([...at, 'pieces'], wholeCount, line.pieces)
+    return { pieces, perPiece: null, making: looseBatch(pieces ?? 1) }
+  }
+  const nothing: Pieces = { pieces: undefined, perPiece: null, making: undefined }
+  const read = readMaking(line, world.unit)
+  if (!read.ok) {
+    for (const { key, message } of read.complaints) complaints.say([...at, 'measures', key], message)
+    return nothing
+  }
+  if (!design || !sheet) return nothing
+  const gauges = readableGauges(line.gauges, world.unit)
+  const piece = outlineSizeMm(design, variantOf(design, line.variantKey), sheet.sheetMm, gauges)
+  const worked = workedOut(read.making, piece, world.unit)
+  const [first = ''] = Object.keys(read.making.values)
+  if (!worked.ok) complaints.say([...at, 'measures', worked.key], worked.message)
+  else if (worked.made.pieces > MOST_PIECES)
+    complaints.say([...at, 'measures', first], tooMany(worked.made.pieces))
+  else return { pieces: worked.made.pieces, perPiece: null, making: read.making }
+  return nothing
 }
 
 /** The papers of a line. The only one of a line takes all its pieces. */
@@ -182,6 +219,12 @@ function readPapers(
   return read
 }
 
+/** The pieces of a line that others go on; its own faults are told at itself. */
+function piecesOf(lines: readonly TypedLine[], line: TypedLine, world: BriefWorld): number | undefined {
+  if (line.made === 'batch') return wholeCount.safeParse(line.pieces).data
+  return readLine(lines, lines.indexOf(line), world, new Complaints({ addIssue: () => undefined }))?.pieces
+}
+
 function readLine(
   lines: readonly TypedLine[],
   index: number,
@@ -202,9 +245,12 @@ function readLine(
   const askedMm = complaints.read([...at, 'size'], sizeField(world.unit), line.size)
   const gauges = readGauges(reading)
   const sheet = design && variant ? readSheet(design, reading, askedMm, gauges) : undefined
-  const { pieces, perPiece } = readPieces(reading, parent)
+  const { pieces, perPiece, making } = parent
+    ? readAttached(reading, piecesOf(lines, parent, world))
+    : readPieces(reading, design, sheet)
   const papers = readPapers(reading, pieces)
-  if (!design || !sheet || pieces === undefined || askedMm === undefined || !gauges) return undefined
+  if (!design || !sheet || !making || pieces === undefined || askedMm === undefined || !gauges)
+    return undefined
   return {
     id: line.id,
     design,
@@ -215,6 +261,7 @@ function readLine(
     sheet,
     gauges,
     pieces,
+    making,
     attachedTo: parent?.id ?? null,
     perPiece,
     papers,

@@ -34,6 +34,8 @@ const rosetteLine = {
   gauges: { overhang: '0.3' },
   pieces: '36',
   attachedTo: '',
+  made: 'batch',
+  measures: {},
   perPiece: '',
   papers: [{ paperId: 'orange', pieces: '36' }],
 }
@@ -47,6 +49,8 @@ const leafLine = {
   gauges: {},
   pieces: '',
   attachedTo: 'new-1',
+  made: 'batch',
+  measures: {},
   perPiece: '2',
   papers: [{ paperId: 'green', pieces: '72' }],
 }

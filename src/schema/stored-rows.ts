@@ -7,6 +7,7 @@ import { TAP_GRAINS, TRAY_ORDERS } from '@/core/run'
 import { SHEET_RANGE_MM } from './asked-size'
 import { readDesignSource } from './design-document'
 import { colourText } from './fields'
+import { keptMaking } from './making'
 import { runEvent } from './run-event'
 import { settings, zone } from './settings'
 
@@ -150,6 +151,7 @@ export const STORED_ROWS = {
     engine: z.int().min(1).max(1_000_000),
     asked_um: um,
     gauges,
+    made: json(keptMaking),
     per_piece: z.int().min(1).max(1000).nullable(),
   }),
   line_part: z.object({

@@ -1,3 +1,5 @@
 export * from './feasible'
+export * from './hang'
+export * from './made'
 export * from './order'
 export * from './types'

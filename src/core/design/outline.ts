@@ -1,3 +1,4 @@
+import { largest, least } from '../numeric'
 import { evaluate, type GaugeSettings } from './sizing'
 import type { DesignDocument, Variant } from './types'
 
@@ -17,3 +18,15 @@ export const outlineMm = (
     x: evaluate(design, x, sheetMm, settings),
     y: evaluate(design, y, sheetMm, settings),
   }))
+
+/** How far the finished outline reaches across and high, mm. */
+export function outlineSizeMm(
+  design: DesignDocument,
+  variant: Variant,
+  sheetMm: number,
+  settings: GaugeSettings,
+): { readonly acrossMm: number; readonly highMm: number } {
+  const points = outlineMm(design, variant, sheetMm, settings)
+  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)]
+  return { acrossMm: largest(xs) - least(xs), highMm: largest(ys) - least(ys) }
+}

@@ -17,6 +17,7 @@ export type CoreErrorCode =
   | 'FOLD_PARITY'
   | 'DANGLING_CREASE'
   | 'CLOSURE_GAP'
+  | 'ONE_OF_TWO'
   | 'NO_ORDER'
   | 'MANY_ORDERS'
   | 'STOPPED'

@@ -180,6 +180,7 @@ const line = (index: number): fc.Arbitrary<BriefLine> =>
         axis: null,
         askedMm: sideUm / 1000,
         gauges: {},
+        making: { kind: 'batch' as const, values: {} },
         attachedTo: null,
         perPiece: null,
         parts: [{ key: part.key, sheetUm: pieceSizeUm(sideUm, 1), unitsPerPiece, papers }],

@@ -1,3 +1,4 @@
+import type { Making } from '../arrange'
 import type { CutLayout, CutPlan, CutProblem } from '../cut'
 import type { GaugeSettings } from '../design'
 import type { SizeUm } from '../sheet'
@@ -30,6 +31,8 @@ export interface BriefLine {
   readonly axis: string | null
   readonly askedMm: number
   readonly gauges: GaugeSettings
+  /** What its pieces are made into. */
+  readonly making: Making
   /** The line whose pieces this one's go on, and how many on each. */
   readonly attachedTo: string | null
   readonly perPiece: number | null

@@ -9,6 +9,7 @@ import { figures } from './0007-figures'
 import { runWay } from './0008-run-way'
 import { keysApart } from './0009-keys-apart'
 import { plansAndParts } from './0010-plans-and-parts'
+import { madeOfPieces } from './0011-made-of-pieces'
 
 /**
  * Every migration, by the name it is remembered under; the order of the names is the order of the
@@ -25,6 +26,7 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0008-run-way': runWay,
   '0009-keys-apart': keysApart,
   '0010-plans-and-parts': plansAndParts,
+  '0011-made-of-pieces': madeOfPieces,
 }
 
 /** Version of the data, kept in the file's header as `user_version`. */

@@ -16,6 +16,7 @@ import { stockOf } from '@/data/repositories/stock'
 import type { BriefLineRow } from '@/data/tables'
 import { briefFields, type Brief, type BriefLine } from '@/schema/brief'
 import { parseFields } from '@/schema/field-errors'
+import { makingText } from '@/schema/making'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { readOffered, readVersions, versionKey, type PinnedDesign } from '../designs'
@@ -78,6 +79,7 @@ async function writeLines(
         axis: line.axis,
         asked_um: umFromMm(line.askedMm),
         gauges: JSON.stringify(gauges),
+        made: makingText(line.making),
         attached_to: line.attachedTo === null ? null : (ids.get(line.attachedTo) ?? null),
         per_piece: line.perPiece,
       },

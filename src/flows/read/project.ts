@@ -1,3 +1,4 @@
+import type { Making } from '@/core/arrange'
 import type { RejectRate } from '@/core/batch'
 import type { CutPlan } from '@/core/cut'
 import { highPerWide, type DesignDocument, type GaugeSettings } from '@/core/design'
@@ -74,6 +75,7 @@ export interface LineView {
   /** The side S its first part is folded from. */
   readonly sheetMm: number
   readonly gauges: GaugeSettings
+  readonly making: Making
   readonly attachedTo: string | null
   readonly perPiece: number | null
   readonly rate: RejectRate
@@ -198,6 +200,7 @@ function lineView(planned: PlannedLine, proofs: readonly Proof[], named: Named):
     askedMm: line.askedMm,
     sheetMm: views[0]?.sheetMm ?? 0,
     gauges: line.gauges,
+    making: line.making,
     attachedTo: line.attachedTo,
     perPiece: line.perPiece,
     rate,

@@ -136,6 +136,10 @@ interface LinesProps extends Omit<BriefFormProps, 'initial' | 'save' | 'deed' | 
 function Lines({ form, choices, designs, load, papers, preferences }: LinesProps) {
   const lines = useFieldArray({ control: form.control, name: 'lines', keyName: 'key' })
   const [first] = designs
+  const add = (attachedTo: string) => {
+    if (first)
+      lines.append({ ...newLine(`new-${nanoid(8)}`, first.document, papers, preferences), attachedTo })
+  }
   /** What was glued to a line that goes stands on its own again. */
   const remove = (index: number) => {
     const gone = form.getValues(`lines.${index}.id`)
@@ -157,17 +161,12 @@ function Lines({ form, choices, designs, load, papers, preferences }: LinesProps
           papers={papers}
           preferences={preferences}
           remove={() => remove(index)}
+          attach={() => add(form.getValues(`lines.${index}.id`))}
         />
       ))}
       <FieldError id="lines" error={form.error('lines')} />
       <div>
-        <button
-          type="button"
-          className="btn btn-outline"
-          onClick={() =>
-            first && lines.append(newLine(`new-${nanoid(8)}`, first.document, papers, preferences))
-          }
-        >
+        <button type="button" className="btn btn-outline" onClick={() => add('')}>
           Add a line
         </button>
       </div>

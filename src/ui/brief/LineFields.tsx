@@ -1,31 +1,40 @@
 'use client'
 
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useWatch } from 'react-hook-form'
 import {
   highPerWide,
   mainPart,
+  outlineMm,
   SHOWN_SHEET_MM,
+  variantOf,
   type DesignDocument,
   type Gauge,
   type Variant,
 } from '@/core/design'
+import type { MadeKind } from '@/core/arrange'
 import { Silhouette } from '../design/Silhouette'
 import { gaugeHint } from '../design/gauge-hint'
+import { readGauges } from '@/schema/asked-size'
+import { madeInputs } from '@/schema/making'
 import { SelectField, TextField } from '../forms/fields'
+import { More } from '../forms/More'
 import { pieceNoun } from '../format'
 import { DesignPictures } from './DesignPictures'
-import { gaugeInputs } from './form-values'
+import { gaugeInputs, type LineValues } from './form-values'
 import { previewLine, type LinePreview } from './line-preview'
 import type { LineFieldsProps } from './line-props'
+import { MadePicture } from './MadePicture'
 import { LinePapers } from './LinePapers'
+import { ASIDE, Sentence } from './Sentence'
+import { whatFollows, type Follows } from './what-follows'
 
 /** A piece whose paper is not chosen yet. */
 const NO_PAPER_COLOUR = '#cfc8b6'
 
 /** One line of a brief: a design, how many, how big, in which papers. */
 export function LineFields(props: LineFieldsProps) {
-  const { index, form, choices, designs, papers, preferences, remove } = props
+  const { index, form, choices, designs, papers, preferences, remove, attach } = props
   const at = `lines.${index}` as const
   const line = useWatch({ control: form.control, name: at })
   const { choose, failed } = useChosenDesign(props)
@@ -35,6 +44,7 @@ export function LineFields(props: LineFieldsProps) {
   const preview: LinePreview = found ? previewLine(line, found, papers, preferences) : { kind: 'nothing yet' }
   const colour = papers.find((paper) => paper.id === line.papers[0]?.paperId)?.frontColour
   const sheetMm = preview.kind === 'sheet' ? preview.sheetMm : null
+  const follows = design && sheetMm !== null ? whatFollows(line, design, sheetMm, preferences) : null
   const pick = (id: string) => {
     form.setValue(`${at}.designId`, id)
     void choose(id)
@@ -54,6 +64,16 @@ export function LineFields(props: LineFieldsProps) {
               className="h-28 w-full"
             />
           ) : null}
+          {line.attachedTo === '' ? (
+            <button
+              type="button"
+              className="btn btn-ghost btn-sm"
+              onClick={attach}
+              aria-label={`Glue something to each of line ${index + 1}`}
+            >
+              Glue to each
+            </button>
+          ) : null}
           <button
             type="button"
             className="btn btn-ghost btn-sm"
@@ -63,16 +83,71 @@ export function LineFields(props: LineFieldsProps) {
             Remove
           </button>
         </div>
-        <div className="flex min-w-0 flex-col gap-4">
+        <div className="flex min-w-0 flex-col gap-3">
+          <Sentence {...props} design={design} variant={variant} choose={choose} />
           <DesignPictures choices={choices} chosen={line.designId} line={index + 1} pick={pick} />
-          <Wanted {...props} design={design} choose={choose} />
-          <Size {...props} design={design} variant={variant} />
-          <Gauges {...props} gauges={design?.gauges ?? []} sheetMm={sheetMm} />
           <Preview preview={preview} failed={failed} />
+          <Following {...props} follows={follows} />
+          <Arranged {...props} line={line} design={design} sheetMm={sheetMm} follows={follows} />
           <LinePapers {...props} />
+          <More summary="Details" wrong={detailsWrong(props, line)}>
+            <div className="flex flex-col gap-4">
+              <Ways {...props} design={design} variant={variant} />
+              <Aside {...props} made={line.made} />
+              <Gauges {...props} gauges={design?.gauges ?? []} sheetMm={sheetMm} />
+            </div>
+          </More>
         </div>
       </div>
     </fieldset>
+  )
+}
+
+/** Whether something among the details needs another look. */
+const detailsWrong = ({ index, form }: LineFieldsProps, line: LineValues): boolean =>
+  [
+    'variantKey',
+    'attachedTo',
+    'sizing',
+    ...ASIDE.map((key) => `measures.${key}`),
+    ...Object.keys(line.gauges).map((key) => `gauges.${key}`),
+  ].some((name) => form.error(`lines.${index}.${name}`) !== undefined)
+
+interface ArrangedProps extends LineFieldsProps {
+  readonly line: LineValues
+  readonly design: DesignDocument | undefined
+  readonly sheetMm: number | null
+  readonly follows: Follows | null
+}
+
+/** How it will hang, as it is typed. */
+function Arranged({ line, design, sheetMm, follows, papers, preferences }: ArrangedProps) {
+  if (!follows?.worked || !design || sheetMm === null) return null
+  const gauges = readGauges(line.gauges, preferences.unit)
+  return (
+    <MadePicture
+      {...follows.worked}
+      outline={outlineMm(design, variantOf(design, line.variantKey), sheetMm, gauges)}
+      colours={line.papers.map(
+        ({ paperId }) => papers.find(({ id }) => id === paperId)?.frontColour ?? NO_PAPER_COLOUR,
+      )}
+      preferences={preferences}
+    />
+  )
+}
+
+/** What follows from the numbers; how many pieces goes where everything else reads it. */
+function Following({ index, form, follows }: LineFieldsProps & { readonly follows: Follows | null }) {
+  const pieces = follows?.worked?.made.pieces ?? null
+  useEffect(() => {
+    if (pieces !== null) form.setValue(`lines.${index}.pieces`, String(pieces))
+  }, [form, index, pieces])
+  return (
+    <div aria-live="polite">
+      {follows?.sentences.map((text) => (
+        <p key={text}>{text}</p>
+      ))}
+    </div>
   )
 }
 
@@ -92,13 +167,13 @@ function useChosenDesign({ index, form, load, preferences }: LineFieldsProps) {
   return { choose, failed }
 }
 
-interface WantedProps extends LineFieldsProps {
+interface WaysProps extends LineFieldsProps {
   readonly design: DesignDocument | undefined
-  readonly choose: (id: string) => Promise<void>
+  readonly variant: Variant | undefined
 }
 
-/** Which design, how many, and whether they go on another line. */
-function Wanted({ index, form, choices, design, choose }: WantedProps) {
+/** Which variant, what its size is given by, and whether its pieces go on another line's. */
+function Ways({ index, form, choices, design }: WaysProps) {
   const at = `lines.${index}` as const
   const lines = useWatch({ control: form.control, name: 'lines' })
   const own = lines[index]
@@ -109,27 +184,25 @@ function Wanted({ index, form, choices, design, choose }: WantedProps) {
         position === index || line.attachedTo !== '' ? [] : [{ line, position }],
       )
   const nameOf = (id: string) => choices.find((one) => one.id === id)?.name.toLowerCase() ?? ''
-  const pinned = design && !choices.some(({ id }) => id === design.id) ? [design] : []
+  const part = design ? mainPart(design) : null
+  const piece = part ? pieceNoun(part.perSquare, highPerWide(part)) : 'square'
   return (
-    <div className="grid gap-4 tablet:grid-cols-[2fr_1.2fr_1fr_1.6fr]">
-      <SelectField
-        form={form}
-        name={`${at}.designId`}
-        label="Design"
-        choices={[...choices, ...pinned].map(({ id, name }) => [id, name])}
-        onChange={(id) => void choose(id)}
-      />
+    <div className="grid gap-4 tablet:grid-cols-3">
       <SelectField
         form={form}
         name={`${at}.variantKey`}
         label="Variant"
         choices={(design?.variants ?? []).map(({ key, name }) => [key, name])}
       />
-      {own?.attachedTo === '' ? (
-        <TextField form={form} name={`${at}.pieces`} label="How many" numeric />
-      ) : (
-        <TextField form={form} name={`${at}.perPiece`} label="How many on each" numeric />
-      )}
+      <SelectField
+        form={form}
+        name={`${at}.sizing`}
+        label="I give the"
+        choices={[
+          ['finished', 'finished size'],
+          ['sheet', `${part && highPerWide(part) !== 1 ? 'width' : 'side'} of the ${piece} that is folded`],
+        ]}
+      />
       <SelectField
         form={form}
         name={`${at}.attachedTo`}
@@ -147,41 +220,21 @@ function Wanted({ index, form, choices, design, choose }: WantedProps) {
   )
 }
 
-interface SizeProps extends LineFieldsProps {
-  readonly design: DesignDocument | undefined
-  readonly variant: Variant | undefined
-}
-
-/** How big: finished, along one of its measures, or the sheet it is folded from. */
-function Size({ index, form, preferences, design, variant }: SizeProps) {
-  const at = `lines.${index}` as const
-  const sizing = useWatch({ control: form.control, name: `${at}.sizing` })
-  const part = design ? mainPart(design) : null
+/** Numbers of what is made that its sentence does not say. */
+function Aside({ index, form, preferences, made }: LineFieldsProps & { readonly made: MadeKind }) {
+  const inputs = madeInputs(made).filter(({ key }) => ASIDE.includes(key))
+  if (inputs.length === 0) return null
   return (
-    <div className="grid gap-4 tablet:grid-cols-[1.4fr_1.2fr_1fr]">
-      <SelectField
-        form={form}
-        name={`${at}.sizing`}
-        label="I give the"
-        choices={[
-          ['finished', 'finished size'],
-          ['sheet', 'sheet size'],
-        ]}
-      />
-      {sizing === 'finished' ? (
-        <SelectField
+    <div className="flex flex-wrap gap-4">
+      {inputs.map(({ key, label }) => (
+        <TextField
+          key={`${made} ${key}`}
           form={form}
-          name={`${at}.axis`}
-          label="Measured"
-          choices={(variant?.sizes ?? []).map(({ axis, label }) => [axis, label])}
+          name={`lines.${index}.measures.${key}`}
+          label={`${label} (${preferences.unit})`}
+          control="w-40"
         />
-      ) : (
-        <p className="second self-center text-sm">
-          {part && highPerWide(part) !== 1 ? 'width' : 'side'} of the{' '}
-          {part ? pieceNoun(part.perSquare, highPerWide(part)) : 'square'} that is folded
-        </p>
-      )}
-      <TextField form={form} name={`${at}.size`} label={`Size (${preferences.unit})`} />
+      ))}
     </div>
   )
 }

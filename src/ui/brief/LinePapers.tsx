@@ -1,7 +1,8 @@
 'use client'
 
-import { useEffect } from 'react'
+import { useEffect, useRef } from 'react'
 import { useFieldArray, useWatch } from 'react-hook-form'
+import { apportion, MOST_SHARED } from '@/core/colour'
 import { Swatch } from '../paper/Swatch'
 import { FieldError } from '../forms/Field'
 import { SelectField, TextField } from '../forms/fields'
@@ -35,6 +36,9 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
   useEffect(() => {
     if (only && wanted !== null) setValue(`${at}.papers.0.pieces`, String(wanted))
   }, [at, only, setValue, wanted])
+  useSharesFollow(wanted, line.papers, (row, pieces) =>
+    setValue(`${at}.papers.${row}.pieces`, String(pieces)),
+  )
   return (
     <div role="group" aria-label={`Papers of line ${index + 1}`} aria-describedby={`${at}.papers-error`}>
       <div className="flex flex-wrap items-start gap-3">
@@ -82,6 +86,24 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
       <FieldError id={`${at}.papers`} error={form.error(`${at}.papers`)} />
     </div>
   )
+}
+
+/** Several papers that shared all pieces go on sharing them in the same parts when there are more or fewer. */
+function useSharesFollow(
+  wanted: number | null,
+  papers: readonly { readonly pieces: string }[],
+  set: (row: number, pieces: number) => void,
+): void {
+  const before = useRef(wanted)
+  useEffect(() => {
+    if (wanted === null || wanted === before.current) return
+    const counts = papers.map(({ pieces }) => Number(pieces))
+    const follow = counts.length > 1 && counts.reduce((sum, count) => sum + count, 0) === before.current
+    before.current = wanted
+    if (!follow || wanted > MOST_SHARED) return
+    const shares = counts.map((weight) => ({ weight, locked: null }))
+    apportion(wanted, shares, 'sainte-lague').forEach((pieces, row) => set(row, pieces))
+  }, [wanted, papers, set])
 }
 
 interface PaperOfLineProps extends Pick<LineFieldsProps, 'form' | 'papers'> {

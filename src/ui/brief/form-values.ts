@@ -1,7 +1,9 @@
+import type { MadeKind, Making } from '@/core/arrange'
 import { defaultGauges, type DesignDocument } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
 import type { ProjectView } from '@/flows/read/project'
 import type { BriefTyped } from '@/schema/brief'
+import { madeInputs } from '@/schema/making'
 import { CERTAINTIES } from '@/schema/settings'
 import { countOf, lengthInput, type Preferences } from '../format'
 
@@ -13,6 +15,26 @@ export type LineValues = BriefValues['lines'][number]
 export const gaugeInputs = (design: DesignDocument, preferences: Preferences): Record<string, string> =>
   Object.fromEntries(
     Object.entries(defaultGauges(design)).map(([key, mm]) => [key, lengthInput(mm, preferences)]),
+  )
+
+/** The numbers of a kind as a form starts with them: what is usual, the rest open. */
+export const usualMeasures = (kind: MadeKind, preferences: Preferences): Record<string, string> =>
+  Object.fromEntries(
+    madeInputs(kind).map(({ key, is, usual }) => [
+      key,
+      usual === undefined ? '' : is === 'length' ? lengthInput(usual, preferences) : String(usual),
+    ]),
+  )
+
+/** What a line's pieces are made into, as its form shows it. */
+const measuresOf = ({ kind, values }: Making, preferences: Preferences): Record<string, string> =>
+  Object.fromEntries(
+    madeInputs(kind).map(({ key, is }) => {
+      const value = values[key]
+      const text =
+        value === undefined ? '' : is === 'length' ? lengthInput(value, preferences) : String(value)
+      return [key, text]
+    }),
   )
 
 /** A fresh line of a design, in the first paper of the drawer. */
@@ -33,6 +55,8 @@ export function newLine(
     gauges: gaugeInputs(design, preferences),
     pieces: '',
     attachedTo: '',
+    made: 'batch',
+    measures: {},
     perPiece: '',
     // A drawer of one paper leaves nothing to choose.
     papers: papers.slice(0, 1).map((paper) => ({ paperId: paper.id, pieces: '' })),
@@ -56,6 +80,8 @@ export const briefValues = (project: ProjectView, preferences: Preferences): Bri
       Object.entries(line.gauges).map(([key, mm]) => [key, lengthInput(mm, preferences)]),
     ),
     pieces: String(line.pieces),
+    made: line.making.kind,
+    measures: measuresOf(line.making, preferences),
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece === null ? '' : String(line.perPiece),
     papers: line.papers.map((row) => ({

@@ -15,5 +15,7 @@ export interface LineFieldsProps {
   readonly load: (id: string) => Promise<BriefDesign | null>
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
+  /** A new line whose pieces are glued to this one's. */
+  readonly attach: () => void
   readonly remove: () => void
 }

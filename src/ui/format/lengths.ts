@@ -23,6 +23,16 @@ export function formatLength(mm: number, { unit, ruler, locale }: LengthPreferen
   return `${decimal(roundToRuler(mm, metric, 'nearest') / 10, locale, 2)} cm`
 }
 
+/** A length of string or of a rail: `7.1 m`, `23 ft 4 in`; below a metre or a foot as any other. */
+export function formatLong(mm: number, preferences: LengthPreferences): string {
+  const { unit, locale } = preferences
+  if (unit === 'cm') return mm < 1000 ? formatLength(mm, preferences) : `${decimal(mm / 1000, locale, 2)} m`
+  const inches = Math.round(mm / 25.4)
+  const [feet, rest] = [Math.floor(inches / 12), inches % 12]
+  if (feet === 0) return formatLength(mm, preferences)
+  return rest === 0 ? `${feet} ft` : `${feet} ft ${rest} in`
+}
+
 /** A length that was given or cut exactly: `7.425 cm`, `3 in`; inches with what the fraction leaves over. */
 export function formatExact(mm: number, { unit, ruler, locale }: LengthPreferences): string {
   if (unit === 'cm') return `${decimal(mm / 10, locale, 3)} cm`

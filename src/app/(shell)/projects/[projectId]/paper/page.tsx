@@ -89,7 +89,7 @@ function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
   const price = paper.sheets.find((sheet) => !sheet.offcut && sheet.priceMinor !== null)?.priceMinor ?? null
   return (
     <li className="grid gap-x-6 gap-y-2 border-t hairline py-4 last:border-b tablet:grid-cols-[13rem_1fr_1fr_9rem]">
-      <p className="flex items-center gap-3 font-semibold">
+      <p className="flex items-center gap-3 self-start font-semibold">
         <Swatch front={paper.frontColour} back={paper.backColour} className="h-7 w-10" />
         <Link href={`/papers/${paper.id}`} className="hover:underline">
           {paper.name}
@@ -113,18 +113,7 @@ function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
           </li>
         ))}
       </ul>
-      <ul className="second">
-        {paper.sheets.filter((sheet) => sheet.amount > 0).length === 0 ? <li>none in the drawer</li> : null}
-        {paper.sheets
-          .filter((sheet) => sheet.amount > 0)
-          .map((sheet) => (
-            <li key={sheet.stockItemId}>
-              {sheet.amount} x {sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)}
-              {sheet.offcut ? ', offcut' : ''}
-              {sheet.heldElsewhere > 0 ? `, ${sheet.heldElsewhere} held for other projects` : ''}
-            </li>
-          ))}
-      </ul>
+      <InDrawer sheets={paper.sheets} preferences={preferences} />
       <div className="tablet:text-right">
         {missingUnits === 0 ? (
           <>
@@ -155,6 +144,48 @@ function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
         )}
       </div>
     </li>
+  )
+}
+
+const OFFCUTS_SHOWN = 3
+
+/** What lies in the drawer: whole sheets and the largest offcuts, small ones one step away. */
+function InDrawer({
+  sheets,
+  preferences,
+}: {
+  readonly sheets: ProjectView['papers'][number]['sheets']
+  readonly preferences: Preferences
+}) {
+  const there = sheets.filter(({ amount }) => amount > 0)
+  if (there.length === 0) return <p className="second">none in the drawer</p>
+  const whole = there.filter(({ offcut }) => !offcut)
+  const offcuts = there
+    .filter(({ offcut }) => offcut)
+    .toSorted((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)
+  const small = offcuts.slice(OFFCUTS_SHOWN)
+  const row = (sheet: (typeof there)[number]) => (
+    <li key={sheet.stockItemId}>
+      {sheet.amount} x {sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)}
+      {sheet.offcut ? ', offcut' : ''}
+      {sheet.heldElsewhere > 0 ? `, ${sheet.heldElsewhere} held for other projects` : ''}
+    </li>
+  )
+  return (
+    <div className="second">
+      <ul>{[...whole, ...offcuts.slice(0, OFFCUTS_SHOWN)].map(row)}</ul>
+      {small.length === 0 ? null : (
+        <details>
+          <summary className="cursor-pointer">
+            {plural(
+              small.reduce((sum, { amount }) => sum + amount, 0),
+              'smaller offcut',
+            )}
+          </summary>
+          <ul>{small.map(row)}</ul>
+        </details>
+      )}
+    </div>
   )
 }
 
@@ -224,7 +255,8 @@ function Holders({
 function demandText(row: LinePaperView): string {
   const left = Math.max(0, row.goodUnits - row.usableUnits)
   if (left === 0) return `all ${countOf(row.goodUnits, row.part.name)} folded`
-  return `${left} good + ${row.spareUnits} spare = ${countOf(left + row.spareUnits, row.part.name)}`
+  const wanted = row.usableUnits === 0 ? 'good' : `of ${row.goodUnits} still to fold`
+  return `${left} ${wanted} + ${row.spareUnits} spare = ${countOf(left + row.spareUnits, row.part.name)}`
 }
 
 function Derivation({
