@@ -23,3 +23,7 @@ export function caliperOf({
   const usual = FEELS[feel]
   return grammageGsm === null ? usual.caliperMm : (usual.caliperMm * grammageGsm) / usual.grammageGsm
 }
+
+/** A paper's mass by area in g/m2: as it says, else what its feel usually has. */
+export const grammageOf = ({ feel, grammageGsm }: Pick<Paper, 'feel' | 'grammageGsm'>): number =>
+  grammageGsm ?? FEELS[feel].grammageGsm

@@ -26,3 +26,6 @@ export function sheetsByMass(
   const sheets = Math.round(exact)
   return { sheets, remainderSheets: exact - sheets }
 }
+
+/** The mass of paper: area x grammage, as in ISO 536. */
+export const massOfG = (areaMm2: number, grammageGsm: number): number => (areaMm2 * grammageGsm) / 1e6

@@ -1,4 +1,15 @@
-import { arrangeInOrder, MOST_POSITIONS, type Order, type Shape } from '@/core/arrange'
+import {
+  arrangeInOrder,
+  MADE,
+  MOST_POSITIONS,
+  sceneOf,
+  workOut,
+  type Order,
+  type PieceSize,
+  type Scene,
+  type Shape,
+} from '@/core/arrange'
+import { outlineSizeMm, variantOf } from '@/core/design'
 import { hardToTell, type WayOfSeeing } from '@/core/colour'
 import type { FlowContext } from '../flow-context'
 import { readEnd, type FoldedEndView } from './folds'
@@ -15,6 +26,10 @@ export interface ColourCount {
 export interface LineOrder {
   readonly line: LineView
   readonly counts: readonly ColourCount[]
+  /** As what it is made into hangs; as asked for loose pieces. */
+  readonly shape: Shape
+  /** How it will hang; `null` where nothing says so. */
+  readonly hung: { readonly scene: Scene; readonly piece: PieceSize } | null
   /** The finished piece; `null` where its folds have no pictures. */
   readonly end: FoldedEndView | null
   /** `null` where there are more pieces than one arrangement may have. */
@@ -43,13 +58,24 @@ function countsOf({ papers, parts }: LineView): readonly ColourCount[] {
   )
 }
 
-async function orderOf(context: FlowContext, line: LineView, shape: Shape): Promise<LineOrder> {
+/** How a line will hang, from the numbers of its brief. */
+function hungAs({ making, design, variantKey, sheetMm, gauges }: LineView): LineOrder['hung'] {
+  if (MADE[making.kind].shape === null) return null
+  const piece = outlineSizeMm(design, variantOf(design, variantKey), sheetMm, gauges)
+  const scene = sceneOf(making, workOut(making, piece), piece)
+  return scene && { scene, piece }
+}
+
+async function orderOf(context: FlowContext, line: LineView, asked: Shape): Promise<LineOrder> {
   const counts = countsOf(line)
+  const shape = MADE[line.making.kind].shape ?? asked
   const pieces = counts.map((one) => one.pieces)
   const tooMany = pieces.reduce((sum, count) => sum + count, 0) > MOST_POSITIONS
   return {
     line,
     counts,
+    shape,
+    hung: hungAs(line),
     end: await readEnd(context, line.designHash, line),
     order: tooMany ? null : arrangeInOrder({ shape, counts: pieces, locked: new Map() }),
   }

@@ -44,7 +44,8 @@ export function LineFields(props: LineFieldsProps) {
   const preview: LinePreview = found ? previewLine(line, found, papers, preferences) : { kind: 'nothing yet' }
   const colour = papers.find((paper) => paper.id === line.papers[0]?.paperId)?.frontColour
   const sheetMm = preview.kind === 'sheet' ? preview.sheetMm : null
-  const follows = design && sheetMm !== null ? whatFollows(line, design, sheetMm, preferences) : null
+  const follows =
+    design && preview.kind === 'sheet' ? whatFollows(line, { design, preview, papers, preferences }) : null
   const pick = (id: string) => {
     form.setValue(`${at}.designId`, id)
     void choose(id)

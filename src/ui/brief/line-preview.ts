@@ -1,4 +1,4 @@
-import { sheetAdvice, type SheetAdvice } from '@/core/plan'
+import { sheetAdvice, type SheetAdvice, type SheetFor } from '@/core/plan'
 import { umFromMm } from '@/core/units'
 import type { BriefDesign } from '@/flows/read/brief-designs'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -12,6 +12,8 @@ export type LinePreview =
   | {
       readonly kind: 'sheet'
       readonly sheetMm: number
+      /** What one piece is folded from. */
+      readonly parts: SheetFor['parts']
       readonly text: string
       readonly rounding: string | null
       readonly advice: readonly string[]
@@ -68,6 +70,7 @@ export function previewLine(
   return {
     kind: 'sheet',
     sheetMm,
+    parts: sheet.parts,
     text: `From a ${pieceNoun(part.perSquare, high)} of ${formatPiece(sheetMm, high, preferences)}: ${sheet.sizes
       .map((one) => `${formatLength(one.sizeMm, preferences)} ${one.label}`)
       .join(', ')}.`,

@@ -2,17 +2,18 @@ import { MOST_POSITIONS, type Shape } from '@/core/arrange'
 import type { LineOrder } from '@/flows/read/colours'
 import { formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
+import { HungPieces } from '../arrange/HungPieces'
 import { OrderPreview } from './OrderPreview'
 import { orderInWords, orderWords, turnWords } from './order-words'
 
 interface LineColoursProps {
   readonly of: LineOrder
-  readonly shape: Shape
   readonly preferences: Preferences
 }
 
 /** The papers of a line with their shares, and its pieces in an order without like neighbours. */
-export function LineColours({ of: { line, counts, end, order }, shape, preferences }: LineColoursProps) {
+export function LineColours({ of, preferences }: LineColoursProps) {
+  const { line, counts, shape, order } = of
   const named = counts.map(({ paper, pieces }) => ({ name: paper.name, pieces }))
   const turns = turnWords(shape, named)
   return (
@@ -52,18 +53,37 @@ export function LineColours({ of: { line, counts, end, order }, shape, preferenc
             <p className="mt-4">Too many pieces to put in one order: {MOST_POSITIONS} at most.</p>
           )}
         </div>
-        {order && end ? (
-          <OrderPreview
-            shape={shape}
-            colours={order.colours}
-            papers={counts.map(({ paper }) => paper)}
-            picture={end.front}
-            sideUp={end.sideUp}
-            clashes={order.clashes}
-            title={`${line.design.name}, ${line.pieces} pieces ${shape === 'ring' ? 'in a ring' : 'in a line'}`}
-          />
-        ) : null}
+        <Seen of={of} preferences={preferences} />
       </div>
     </section>
+  )
+}
+
+const AS: Readonly<Record<Shape, string>> = { ring: 'in a ring', line: 'in a line' }
+
+/** The pieces as they will hang, to scale; loose ones one after another. */
+function Seen({
+  of: { line, counts, shape, hung, end, order },
+  preferences,
+}: Pick<LineColoursProps, 'of' | 'preferences'>) {
+  if (!order || !end) return null
+  const title = `${line.design.name}, ${line.pieces} pieces ${AS[shape]}`
+  const seen = {
+    colours: order.colours,
+    papers: counts.map(({ paper }) => paper),
+    picture: end.front,
+    sideUp: end.sideUp,
+    clashes: order.clashes,
+  }
+  return hung ? (
+    <HungPieces
+      {...seen}
+      {...hung}
+      sheetMm={line.sheetMm}
+      title={`${title}, to scale`}
+      preferences={preferences}
+    />
+  ) : (
+    <OrderPreview {...seen} shape={shape} title={title} />
   )
 }

@@ -112,6 +112,8 @@ export function paperPaths(
 export interface SmallPicture {
   readonly width: number
   readonly height: number
+  /** Units of the drawing for the sheet's side. */
+  readonly scale: number
   readonly paths: PaperPaths
 }
 
@@ -127,7 +129,8 @@ export function smallPicture(picture: FoldPicture, leftHanded: boolean): SmallPi
   const known = kept.get(picture)
   if (known) return known
   const view = viewOf(picture.box, SMALL_MARGIN, leftHanded, 1)
-  const small = { width: view.width, height: view.height, paths: paperPaths(view, picture) }
+  const { width, height, scale } = view
+  const small = { width, height, scale, paths: paperPaths(view, picture) }
   kept.set(picture, small)
   return small
 }

@@ -3,6 +3,9 @@ import { countOf, plural } from './counts'
 import { formatLength, formatLong } from './lengths'
 import type { Preferences } from './preferences'
 
+/** Exactly, by the international yard and pound agreement of 1959. */
+const G_PER_OUNCE = 28.349523125
+
 interface Told {
   readonly making: Making
   readonly made: Made
@@ -84,3 +87,9 @@ export function madeSentences(told: Told, noun: string): readonly string[] {
 }
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+/** `The paper weighs about 96 g.`, in ounces for who measures in inches. */
+export const massWords = (massG: number, { unit }: Pick<Preferences, 'unit'>): string =>
+  unit === 'in'
+    ? `The paper weighs about ${(massG / G_PER_OUNCE).toFixed(1)} oz.`
+    : `The paper weighs about ${massG < 10 ? massG.toFixed(1) : Math.round(massG)} g.`

@@ -27,14 +27,14 @@ export default async function ColourPage(props: ColourPageProps) {
         <h2 className="text-2xl">
           {orders.length === 0 ? 'Papers chosen' : 'How the colours follow each other'}
         </h2>
-        {orders.length === 0 ? null : <Shapes project={project} shape={shape} />}
+        {orders.every(({ hung }) => hung !== null) ? null : <Shapes project={project} shape={shape} />}
       </div>
       {alike.map((pair) => (
         <Alike key={pair.papers.map(({ id }) => id).join(' ')} pair={pair} />
       ))}
       <div className="mt-4">
         {orders.map((of) => (
-          <LineColours key={of.line.id} of={of} shape={shape} preferences={preferences} />
+          <LineColours key={of.line.id} of={of} preferences={preferences} />
         ))}
       </div>
       <OfOnePaper lines={project.lines.filter(({ id }) => !ordered.has(id))} />

@@ -1,0 +1,158 @@
+import type { Page } from '@playwright/test'
+import { expect, expectAccessible, test } from './support/fixtures'
+import type { TestServer } from './support/server'
+
+let server: TestServer
+test.beforeAll(async ({ shared }) => {
+  server = await shared.hold('demo')
+})
+
+/** Presses and typed fields of a job, as a hand would count them. */
+class Hand {
+  readonly #page: Page
+  presses = 0
+  typed = 0
+
+  constructor(page: Page) {
+    this.#page = page
+  }
+
+  async press(role: 'link' | 'button', name: string | RegExp): Promise<void> {
+    await this.#page.getByRole(role, { name }).first().click()
+    this.presses++
+  }
+
+  async choose(label: string, option: string): Promise<void> {
+    await this.#page.getByLabel(label, { exact: true }).first().selectOption({ label: option })
+    this.presses++
+  }
+
+  async type(label: string, text: string): Promise<void> {
+    await this.#page.getByLabel(label, { exact: true }).first().fill(text)
+    this.typed++
+  }
+}
+
+async function begin(page: Page): Promise<Hand> {
+  await page.goto(`${server.address}/projects`)
+  const hand = new Hand(page)
+  await hand.press('link', 'Start a project')
+  await page.locator('form[data-ready="true"]').waitFor()
+  return hand
+}
+
+const pieces = (page: Page) => page.locator('[id="lines.0.pieces"]')
+
+test('a garland by its length: leaves, string, sag and weight follow, and change with one number', async ({
+  page,
+}) => {
+  const hand = await begin(page)
+  await hand.choose('Made into', 'a garland')
+  await hand.choose('Design', 'Narrow leaf')
+  await hand.type('Size (cm)', '14')
+  await hand.type('Length (cm)', '600')
+  await hand.type('One every (cm)', '20')
+  await expect(page.getByText('30 narrow leaves: (6 m - 5.8 cm) / 20 cm, rounded down')).toBeVisible()
+  await expect(page.getByText('To get: 7.36 m of string')).toBeVisible()
+  await expect(page.getByRole('img', { name: '30 pieces as they will hang, to scale' })).toBeVisible()
+  await expect(page.getByText(/The paper weighs about \d+ g/)).toBeVisible()
+  await expectAccessible(page)
+  await page.getByLabel('One every (cm)').fill('15')
+  await expect(page.getByRole('img', { name: '40 pieces as they will hang' })).toBeVisible()
+  // Further apart than it is long: what would do is said, and nothing is planned.
+  await page.getByText('Details').first().click()
+  await page.getByLabel('Hooks apart (cm)').fill('700')
+  await expect(
+    page.getByText('The hooks can be up to 590.7 cm apart: the garland is no longer.'),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.locator('[id="lines.0.measures.across-error"]')).toBeVisible()
+  await page.getByLabel('Hooks apart (cm)').fill('550')
+  await expect(page.getByText(/hangs \d+(\.\d+)? cm deep/)).toBeVisible()
+  await hand.press('button', 'Plan it')
+  await page.getByRole('heading', { name: 'Also to get' }).waitFor()
+  await expect(page.getByText('7.71 m of string')).toBeVisible()
+  expect(hand.presses).toBeLessThanOrEqual(12)
+  expect(hand.typed).toBeLessThanOrEqual(3)
+})
+
+test('a wreath in shares of 60/30/10: pieces from its ring, colours around it to scale', async ({ page }) => {
+  const hand = await begin(page)
+  await hand.choose('Made into', 'a wreath')
+  await hand.choose('Design', 'Corner-folded rosette')
+  await hand.type('Size (cm)', '5')
+  await hand.type('Radius of the ring (cm)', '20')
+  await expect(page.getByText(/^20 corner-folded rosettes: once around, 1.26 m, at 6.3 cm/)).toBeVisible()
+  for (const _ of ['second', 'third']) await hand.press('button', 'Another paper')
+  await hand.type('Share as', '60/30/10')
+  await hand.press('button', 'Share so')
+  for (const [row, count] of ['12', '6', '2'].entries())
+    await expect(page.locator(`[id="lines.0.papers.${row}.pieces"]`)).toHaveValue(count)
+  // A smaller ring: its shares go on by themselves.
+  await page.getByLabel('Radius of the ring (cm)').fill('10')
+  for (const [row, count] of ['6', '3', '1'].entries())
+    await expect(page.locator(`[id="lines.0.papers.${row}.pieces"]`)).toHaveValue(count)
+  await hand.press('button', 'Plan it')
+  await page.getByText('1 ring 20 cm across').waitFor()
+  await hand.press('link', /^Colour/)
+  await expect(page.getByRole('img', { name: /10 pieces in a ring, to scale/ })).toBeVisible()
+  await expect(page.getByText(/pairs? of neighbours/)).toBeVisible()
+  expect(hand.presses).toBeLessThanOrEqual(12)
+  expect(hand.typed).toBeLessThanOrEqual(3)
+})
+
+test('bottles of flowers with stems, and gift toppers in two sizes', async ({ page }) => {
+  const hand = await begin(page)
+  await hand.choose('Made into', 'bouquets or bottles')
+  await hand.choose('Design', 'Field flower')
+  await hand.type('Size (cm)', '5')
+  await hand.type('Bouquets or bottles', '14')
+  await hand.type('To each one', '3')
+  await page.getByLabel('Stem (cm)').fill('18')
+  await expect(page.getByText('42 field flowers: 14 x 3.')).toBeVisible()
+  await expect(page.getByText('To get: 42 stems of 18 cm.')).toBeVisible()
+  await hand.press('button', 'Plan it')
+  await expect(page.getByText('42 stems of 18 cm')).toBeVisible()
+
+  const toppers = await begin(page)
+  await toppers.choose('Made into', 'cards or gift toppers')
+  await toppers.choose('Design', 'Simple heart')
+  await toppers.type('Size (cm)', '4')
+  await toppers.type('Cards or gifts', '6')
+  await toppers.type('To each one', '1')
+  await page.getByRole('button', { name: 'Add a line' }).click()
+  const second = page.locator('fieldset').nth(1)
+  await second.getByLabel('Made into').selectOption({ label: 'cards or gift toppers' })
+  await second.getByLabel('Design', { exact: true }).selectOption({ label: 'Simple heart' })
+  for (const [label, text] of [
+    ['Size (cm)', '6'],
+    ['Cards or gifts', '4'],
+    ['To each one', '1'],
+  ] as const)
+    await second.getByLabel(label, { exact: true }).fill(text)
+  await toppers.press('button', 'Plan it')
+  await page.getByRole('heading', { name: 'Also to get' }).waitFor()
+  const cards = page.getByText(/\d cards of [\d.]+ cm x [\d.]+ cm/)
+  await expect(cards).toHaveCount(2)
+  expect(await pieces(page).count()).toBe(0)
+})
+
+test('numbers that contradict each other are refused where they stand, and nothing is lost', async ({
+  page,
+}) => {
+  await begin(page)
+  await page.getByLabel('Made into').selectOption({ label: 'a garland' })
+  await page.getByLabel('Size (cm)').fill('14')
+  await page.getByLabel('One every (cm)').fill('20')
+  await page.getByLabel('Length (cm)').fill('600')
+  await page.getByLabel('or how many').fill('12')
+  await expect(page.getByText('Give how many or the length, not both.')).toBeVisible()
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.locator('[id="lines.0.measures.pieces-error"]')).toHaveText(
+    'Give how many or the length, not both.',
+  )
+  await expect(page.getByLabel('Length (cm)')).toHaveValue('600')
+  await page.getByLabel('or how many').fill('none')
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.locator('[id="lines.0.measures.pieces-error"]')).toContainText('as a whole number')
+})

@@ -1,0 +1,65 @@
+import type { ReactNode } from 'react'
+import { frameOf, type PieceSize, type Scene } from '@/core/arrange'
+import { formatLong, type Preferences } from '../format'
+
+interface SceneFrameProps {
+  readonly scene: Scene
+  readonly piece: PieceSize
+  readonly title: string
+  readonly className: string
+  readonly preferences: Preferences
+  /** The pieces, drawn in mm; what is defined for them first. */
+  readonly children: ReactNode
+}
+
+/** The longest round length that is at most so long. */
+export function roundLength(mm: number): number {
+  const power = 10 ** Math.floor(Math.log10(mm))
+  return ([5, 2, 1].find((times) => times * power <= mm) ?? 1) * power
+}
+
+/** A share of the frame's width: lines, letters, the longest measure. */
+const [THIN, LETTER, MEASURE] = [1 / 400, 1 / 45, 1 / 5]
+
+/** What is made as it will hang, to scale, on its strings, with a measure beside it. */
+export function SceneFrame({ scene, piece, title, className, preferences, children }: SceneFrameProps) {
+  const { left, top, right, bottom } = frameOf(scene, piece)
+  const width = right - left
+  const [thin, letter] = [THIN * width, LETTER * width]
+  const measure = roundLength(MEASURE * width)
+  const floor = bottom + 2.2 * letter
+  return (
+    <svg
+      viewBox={[left, top, width, floor - top].map((value) => value.toFixed(1)).join(' ')}
+      role="img"
+      aria-label={title}
+      className={className}
+    >
+      {scene.lines.map((line, at) => (
+        <polyline
+          key={at}
+          points={line.map((value) => value.toFixed(1)).join(' ')}
+          fill="none"
+          stroke="var(--paper-line)"
+          strokeWidth={thin}
+        />
+      ))}
+      {children}
+      <path
+        d={`M${right - measure} ${floor - letter / 2}v${letter / 2 - thin}h${measure - thin}v${thin - letter / 2}`}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={thin}
+      />
+      <text
+        x={right - measure / 2}
+        y={floor - 0.4 * letter}
+        fontSize={letter}
+        textAnchor="middle"
+        fill="currentColor"
+      >
+        {formatLong(measure, preferences)}
+      </text>
+    </svg>
+  )
+}
