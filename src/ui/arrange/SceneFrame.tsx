@@ -18,14 +18,16 @@ export function roundLength(mm: number): number {
   return ([5, 2, 1].find((times) => times * power <= mm) ?? 1) * power
 }
 
-/** A share of the frame's width: lines, letters, the longest measure. */
-const [THIN, LETTER, MEASURE] = [1 / 400, 1 / 45, 1 / 5]
+/** Of the frame's width: lines, and the longest measure. */
+const [THIN, MEASURE] = [1 / 400, 1 / 5]
+/** Letters can be read whether the frame is wide or high. */
+const letterOf = (width: number, height: number): number => Math.max(width / 60, height / 18)
 
 /** What is made as it will hang, to scale, on its strings, with a measure beside it. */
 export function SceneFrame({ scene, piece, title, className, preferences, children }: SceneFrameProps) {
   const { left, top, right, bottom } = frameOf(scene, piece)
   const width = right - left
-  const [thin, letter] = [THIN * width, LETTER * width]
+  const [thin, letter] = [THIN * width, letterOf(width, bottom - top)]
   const measure = roundLength(MEASURE * width)
   const floor = bottom + 2.2 * letter
   return (
