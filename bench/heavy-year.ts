@@ -161,6 +161,7 @@ async function project(
       attachedTo: '',
       made: 'batch',
       measures: {},
+      colours: 'whole',
       perPiece: '',
       papers: [{ paperId, pieces }],
     }

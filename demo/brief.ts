@@ -12,6 +12,7 @@ export interface DemoLine {
   readonly pieces?: string
   readonly made?: MadeKind
   readonly measures?: Readonly<Record<string, string>>
+  readonly colours?: 'in turn'
   readonly attachedTo?: string
   readonly perPiece?: string
   readonly papers: readonly (readonly [paper: string, pieces: string])[]
@@ -39,6 +40,7 @@ export const briefOf = (
     pieces: line.pieces ?? '',
     made: line.made ?? 'batch',
     measures: line.measures ?? {},
+    colours: line.colours ?? 'whole',
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece ?? '',
     papers: line.papers.map(([paper, pieces]) => ({ paperId: papers.get(paper) ?? '', pieces })),

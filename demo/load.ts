@@ -226,7 +226,7 @@ async function boathouseStars(context: FlowContext, papers: ReadonlyMap<string, 
   const heart = { design: 'framed-heart', variant: 'plain', axis: 'width', size: '6', pieces: '6' }
   const each = ['Tidewater', 'Buoy Orange', 'Dusk Plum'].map((paper) => [paper, '1'] as const)
   const lines: readonly DemoLine[] = [
-    { id: 'new-1', ...star, papers: each },
+    { id: 'new-1', ...star, papers: each, colours: 'in turn' },
     { id: 'new-2', ...kites, papers: [['Reed Green', '4']] },
     { id: 'new-3', ...heart, gauges: { frame: '0.7' }, papers: [['Dusk Plum', '6']] },
   ]

@@ -137,6 +137,33 @@ test('bottles of flowers with stems, and gift toppers in two sizes', async ({ pa
   expect(await pieces(page).count()).toBe(0)
 })
 
+test('a nine-unit star in three papers by turns; in two it cannot close, and what would do is said', async ({
+  page,
+}) => {
+  const hand = await begin(page)
+  await hand.choose('Design', 'Locked ring star')
+  await hand.type('How many', '2')
+  await hand.type('Size (cm)', '25')
+  await hand.press('button', 'Another paper')
+  await page.getByLabel('Papers', { exact: true }).selectOption({ label: 'in turn around each piece' })
+  hand.presses++
+  const refused =
+    '9 units cannot take 2 papers in turn: two alike would meet. 10 or 12 units, or 3 papers would do.'
+  await expect(page.getByText(refused)).toBeVisible()
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.locator('[id="lines.0.colours-error"]')).toHaveText(refused)
+  await hand.press('button', 'Another paper')
+  await expect(page.getByText('3 units of each paper to a piece.')).toBeVisible()
+  await hand.press('button', 'Plan it')
+  await page.getByRole('heading', { name: /enough paper|short/ }).waitFor()
+  await expect(page.getByText(/^6 good \+ \d+ spare/)).toHaveCount(3)
+  await hand.press('link', /^Colour/)
+  await expect(page.getByRole('img', { name: 'Locked ring star, 9 units by turns in a ring' })).toBeVisible()
+  await expect(page.getByText(/No two neighbours are alike around the ring/)).toBeVisible()
+  expect(hand.presses).toBeLessThanOrEqual(12)
+  expect(hand.typed).toBeLessThanOrEqual(3)
+})
+
 test('numbers that contradict each other are refused where they stand, and nothing is lost', async ({
   page,
 }) => {

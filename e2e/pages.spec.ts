@@ -183,6 +183,7 @@ test('a press on a heading sorts a table: up, down, and as it was', async ({ pag
 test('bars of the logbook are as long as their counts', async ({ page, demo }) => {
   await page.goto(`${demo.address}/logbook`)
   const section = page.locator('section').filter({ has: page.getByRole('heading', { name: 'By grade' }) })
+  await expect(section.locator('dd').first()).toBeVisible()
   const counts = (await section.locator('dd').allInnerTexts()).map(Number)
   const bars = section.locator('.recharts-bar-rectangle')
   await expect(bars).toHaveCount(counts.length)

@@ -86,6 +86,7 @@ const lineOf = (orange: string) => ({
   attachedTo: '',
   made: 'batch',
   measures: {},
+  colours: 'whole',
   perPiece: '',
   papers: [{ paperId: orange, pieces: '4' }],
 })
@@ -101,6 +102,7 @@ const leavesOf = (green: string) => ({
   attachedTo: 'new-1',
   made: 'batch',
   measures: {},
+  colours: 'whole',
   perPiece: '2',
   papers: [{ paperId: green, pieces: '8' }],
 })

@@ -98,6 +98,7 @@ test.each(EACH)(
       attachedTo: '',
       made: 'batch',
       measures: {},
+      colours: 'whole',
       perPiece: '',
       papers: [{ paperId, pieces: '1' }],
     }

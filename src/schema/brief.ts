@@ -8,6 +8,7 @@ import type { LengthUnit, RulerKey } from '@/core/units'
 import { askedSheet, gaugeField, readGauges as readableGauges, sizeField } from './asked-size'
 import { choice, countText, dateText, idText, MOST_TEXT, nameText, noteText } from './fields'
 import { readMaking, workedOut } from './making'
+import { turnFault } from './turns'
 import { CERTAINTIES } from './settings'
 
 export interface BriefLine {
@@ -49,6 +50,9 @@ export interface BriefWorld {
 /** What stands in a field before it is read: so that every complaint is told at once, not the first kind alone. */
 const typed = z.string().max(MOST_TEXT, 'This is too long.')
 
+/** A piece of several units: whole in one paper, or its units in all of them by turns. */
+const COLOURS = ['whole', 'in turn'] as const
+
 const typedLine = z.strictObject({
   id: idText('a line'),
   designId: idText('a design'),
@@ -60,6 +64,7 @@ const typedLine = z.strictObject({
   pieces: typed,
   made: choice('what they are made into', MADE_KINDS as [MadeKind, ...MadeKind[]]),
   measures: z.record(z.string().max(64), typed),
+  colours: choice('how its units take their papers', COLOURS),
   attachedTo: z.string().max(64, 'Choose the line it goes on.'),
   perPiece: typed,
   papers: z
@@ -225,6 +230,25 @@ function piecesOf(lines: readonly TypedLine[], line: TypedLine, world: BriefWorl
   return readLine(lines, lines.indexOf(line), world, new Complaints({ addIssue: () => undefined }))?.pieces
 }
 
+/** Every paper takes its turns around each piece: all of them alike, or it does not close. */
+function readTurns(
+  reading: Reading,
+  design: DesignDocument | undefined,
+  sheet: SheetFor | undefined,
+  pieces: number | undefined,
+): BriefLine['papers'] {
+  const { line, at, complaints } = reading
+  const count = line.papers.length
+  const named = readPapers(
+    { ...reading, line: { ...line, papers: line.papers.map((paper) => ({ ...paper, pieces: '1' })) } },
+    count,
+  )
+  if (!design || !sheet) return named
+  const fault = turnFault(design, line.variantKey, count)
+  if (fault !== null) complaints.say([...at, 'colours'], fault)
+  return named.map(({ paperId }) => ({ paperId, pieces: (pieces ?? 0) / count }))
+}
+
 function readLine(
   lines: readonly TypedLine[],
   index: number,
@@ -248,7 +272,8 @@ function readLine(
   const { pieces, perPiece, making } = parent
     ? readAttached(reading, piecesOf(lines, parent, world))
     : readPieces(reading, design, sheet)
-  const papers = readPapers(reading, pieces)
+  const inTurn = line.colours === 'in turn' && line.papers.length > 1
+  const papers = inTurn ? readTurns(reading, design, sheet, pieces) : readPapers(reading, pieces)
   if (!design || !sheet || !making || pieces === undefined || askedMm === undefined || !gauges)
     return undefined
   return {
@@ -261,7 +286,7 @@ function readLine(
     sheet,
     gauges,
     pieces,
-    making,
+    making: inTurn ? { ...making, inTurn } : making,
     attachedTo: parent?.id ?? null,
     perPiece,
     papers,

@@ -98,13 +98,15 @@ export function workedOut(making: Making, piece: PieceSize, unit: LengthUnit): W
 export const keptMaking = z
   .strictObject({
     kind: z.enum(Object.keys(MADE) as [MadeKind, ...MadeKind[]]),
-    values: z.record(z.string().max(64), z.int().min(0).max(200_000_000)),
+    values: z.record(z.string().max(64), z.int().min(0).max(100_000_000)),
+    inTurn: z.literal(true).exactOptional(),
   })
   .refine(({ kind, values }) =>
     Object.keys(values).every((key) => inputsOf(kind).some((input) => input.key === key)),
   )
 
-const scaled = ({ kind, values }: Making, by: (mm: number) => number): Making => ({
+const scaled = ({ kind, values, ...rest }: Making, by: (mm: number) => number): Making => ({
+  ...rest,
   kind,
   values: Object.fromEntries(
     Object.entries(values).map(([key, value]) => [

@@ -36,6 +36,7 @@ const rosetteLine = {
   attachedTo: '',
   made: 'batch',
   measures: {},
+  colours: 'whole',
   perPiece: '',
   papers: [{ paperId: 'orange', pieces: '36' }],
 }
@@ -51,6 +52,7 @@ const leafLine = {
   attachedTo: 'new-1',
   made: 'batch',
   measures: {},
+  colours: 'whole',
   perPiece: '2',
   papers: [{ paperId: 'green', pieces: '72' }],
 }

@@ -41,8 +41,8 @@ export interface MadeInput {
   readonly usual?: number
 }
 
-/** Nothing here is longer than two hundred metres. */
-const LONGEST_MM = 200_000
+/** Nothing here is longer than a hundred metres: no longer length can be typed. */
+const LONGEST_MM = 100_000
 
 interface Rule {
   readonly inputs: readonly MadeInput[]
@@ -227,6 +227,8 @@ export const MADE_KINDS = Object.keys(MADE) as readonly MadeKind[]
 export interface Making {
   readonly kind: MadeKind
   readonly values: MadeValues
+  /** The units of each piece are in the line's papers by turns, instead of every piece whole in one of them. */
+  readonly inTurn?: true
 }
 
 /**

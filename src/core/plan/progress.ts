@@ -79,6 +79,15 @@ function partProgress(line: BriefLine, part: LinePart, records: ProjectRecords):
   }
 }
 
+/** Whole pieces that the folded units of a part make; where units are in several papers by turns, the scarcest decides. */
+function piecesFrom({ making, pieces }: BriefLine, { part, papers, foldedUnits }: PartProgress): number {
+  if (!making.inTurn) return Math.floor(foldedUnits / part.unitsPerPiece)
+  return papers.reduce(
+    (least, { usableUnits, goodUnits }) => Math.min(least, Math.floor((usableUnits * pieces) / goodUnits)),
+    pieces,
+  )
+}
+
 /** How far every line has got, in the order of the brief; `designs` by `versionOf`. Lines of a design that is not known are left out. */
 export const progressOf = (
   { lines }: Brief,
@@ -91,10 +100,7 @@ export const progressOf = (
       const design = designs.get(versionOf(line))
       if (!design) return []
       const parts = line.parts.map((part) => partProgress(line, part, records))
-      const foldedPieces = parts.reduce(
-        (least, { part, foldedUnits }) => Math.min(least, Math.floor(foldedUnits / part.unitsPerPiece)),
-        line.pieces,
-      )
+      const foldedPieces = parts.reduce((least, part) => Math.min(least, piecesFrom(line, part)), line.pieces)
       const handedOver = sum(
         records.deliveries.flatMap((delivery) => delivery.lines),
         ({ lineId, pieces }) => (lineId === line.id ? pieces : 0),

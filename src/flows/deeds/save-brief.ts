@@ -46,7 +46,7 @@ const partsToSave = ({ sheet, papers }: Pick<BriefLine, 'papers'> & { readonly s
     key,
     ...sheetUm,
     unitsPerPiece,
-    papers: papers.map(({ paperId, pieces }) => ({ paperId, units: pieces * unitsPerPiece })),
+    papers: papers.map(({ paperId, pieces }) => ({ paperId, units: Math.round(pieces * unitsPerPiece) })),
   }))
 
 async function writeLines(

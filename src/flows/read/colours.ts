@@ -1,5 +1,6 @@
 import {
   arrangeInOrder,
+  clashesOf,
   MADE,
   MOST_POSITIONS,
   sceneOf,
@@ -49,7 +50,9 @@ export interface ColoursView {
 }
 
 /** Pieces of each paper a line's first part is folded from: that is what is seen. */
-function countsOf({ papers, parts }: LineView): readonly ColourCount[] {
+function countsOf({ papers, parts, making, pieces }: LineView): readonly ColourCount[] {
+  if (making.inTurn)
+    return papers.map(({ paper, goodUnits }) => ({ paper, pieces: Math.round(goodUnits / pieces) }))
   const [seen] = parts
   return papers.flatMap(({ part, paper, goodUnits }) =>
     seen && part.key === seen.key && goodUnits > 0
@@ -66,18 +69,29 @@ function hungAs({ making, design, variantKey, sheetMm, gauges }: LineView): Line
   return scene && { scene, piece }
 }
 
+/** One of each again and again: what a piece of units by turns is. The brief has seen to it that it closes. */
+function byTurns(counts: readonly number[]): Order {
+  const units = counts.reduce((sum, count) => sum + count, 0)
+  const colours = Array.from({ length: units }, (_, at) => at % counts.length)
+  return { colours, clashes: clashesOf('ring', colours), fewest: true, mostEven: true }
+}
+
 async function orderOf(context: FlowContext, line: LineView, asked: Shape): Promise<LineOrder> {
   const counts = countsOf(line)
-  const shape = MADE[line.making.kind].shape ?? asked
+  const shape = line.making.inTurn ? 'ring' : (MADE[line.making.kind].shape ?? asked)
   const pieces = counts.map((one) => one.pieces)
   const tooMany = pieces.reduce((sum, count) => sum + count, 0) > MOST_POSITIONS
   return {
     line,
     counts,
     shape,
-    hung: hungAs(line),
+    hung: line.making.inTurn ? null : hungAs(line),
     end: await readEnd(context, line.designHash, line),
-    order: tooMany ? null : arrangeInOrder({ shape, counts: pieces, locked: new Map() }),
+    order: tooMany
+      ? null
+      : line.making.inTurn
+        ? byTurns(pieces)
+        : arrangeInOrder({ shape, counts: pieces, locked: new Map() }),
   }
 }
 

@@ -90,7 +90,7 @@ export function LineFields(props: LineFieldsProps) {
           <Preview preview={preview} failed={failed} />
           <Following {...props} follows={follows} />
           <Arranged {...props} line={line} design={design} sheetMm={sheetMm} follows={follows} />
-          <LinePapers {...props} />
+          <LinePapers {...props} design={design} />
           <More summary="Details" wrong={detailsWrong(props, line)}>
             <div className="flex flex-col gap-4">
               <Ways {...props} design={design} variant={variant} />

@@ -3,9 +3,12 @@
 import { useEffect, useRef } from 'react'
 import { useFieldArray, useWatch } from 'react-hook-form'
 import { apportion, MOST_SHARED } from '@/core/colour'
+import { mainPart, unitsOf, type DesignDocument } from '@/core/design'
+import { turnFault } from '@/schema/turns'
 import { Swatch } from '../paper/Swatch'
 import { FieldError } from '../forms/Field'
 import { SelectField, TextField } from '../forms/fields'
+import type { LineValues } from './form-values'
 import type { LineFieldsProps } from './line-props'
 import { ShareOut } from './ShareOut'
 
@@ -21,8 +24,12 @@ function wantedPieces(values: {
   return each === null || host === null ? null : each * host
 }
 
+interface LinePapersProps extends LineFieldsProps {
+  readonly design: DesignDocument | undefined
+}
+
 /** The papers of a line and how many pieces in each. */
-export function LinePapers({ index, form, papers }: LineFieldsProps) {
+export function LinePapers({ index, form, papers, design }: LinePapersProps) {
   const { control, setValue } = form
   const at = `lines.${index}` as const
   const rows = useFieldArray({ control, name: `${at}.papers`, keyName: 'key' })
@@ -33,6 +40,8 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
   const free = papers.find((paper) => !line.papers.some((row) => row.paperId === paper.id))
   // One paper takes all pieces by itself.
   const only = line.papers.length === 1
+  const several = !only && design !== undefined && unitsIn(design, line.variantKey) > 1
+  const inTurn = several && line.colours === 'in turn'
   useEffect(() => {
     if (only && wanted !== null) setValue(`${at}.papers.0.pieces`, String(wanted))
   }, [at, only, setValue, wanted])
@@ -49,7 +58,8 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
             position={position}
             form={form}
             papers={papers}
-            only={only}
+            only={only || inTurn}
+            canGo={!only}
             takeOff={() => rows.remove(position)}
           />
         ))}
@@ -62,7 +72,7 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
           >
             Another paper
           </button>
-          {only ? null : (
+          {only || inTurn ? null : (
             <ShareOut
               pieces={wanted}
               papers={line.papers.length}
@@ -77,15 +87,51 @@ export function LinePapers({ index, form, papers }: LineFieldsProps) {
         className={`mt-2 text-sm ${wanted !== null && given !== wanted ? 'font-semibold' : 'second'}`}
         aria-live="polite"
       >
-        {wanted === null || only
+        {wanted === null || only || inTurn
           ? ''
           : given === wanted
             ? `All ${wanted} pieces have a paper.`
             : `${given} of ${wanted} pieces have a paper.`}
       </p>
+      {several ? <Turns index={index} form={form} design={design} line={line} /> : null}
       <FieldError id={`${at}.papers`} error={form.error(`${at}.papers`)} />
     </div>
   )
+}
+
+interface TurnsProps extends Pick<LineFieldsProps, 'index' | 'form'> {
+  readonly design: DesignDocument
+  readonly line: LineValues
+}
+
+/** Whether every piece is of one paper, or its units of all of them by turns; whether that closes is said at once. */
+function Turns({ index, form, design, line }: TurnsProps) {
+  const name = `lines.${index}.colours` as const
+  const fault = line.colours === 'in turn' ? turnFault(design, line.variantKey, line.papers.length) : null
+  const each = unitsIn(design, line.variantKey) / line.papers.length
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-4">
+      <SelectField
+        form={form}
+        name={name}
+        label="Papers"
+        control="w-64"
+        choices={[
+          ['whole', 'each piece of one paper'],
+          ['in turn', 'in turn around each piece'],
+        ]}
+      />
+      <p aria-live="polite" className={fault === null ? 'second' : 'font-semibold'}>
+        {form.error(name) === undefined ? fault : null}
+        {fault === null && line.colours === 'in turn' ? `${each} units of each paper to a piece.` : ''}
+      </p>
+    </div>
+  )
+}
+
+const unitsIn = (design: DesignDocument, variantKey: string): number => {
+  const variant = design.variants.find(({ key }) => key === variantKey)
+  return variant ? unitsOf(mainPart(design), variant) : 1
 }
 
 /** Several papers that shared all pieces go on sharing them in the same parts when there are more or fewer. */
@@ -111,11 +157,12 @@ interface PaperOfLineProps extends Pick<LineFieldsProps, 'form' | 'papers'> {
   readonly position: number
   /** The only paper of a line takes all its pieces. */
   readonly only: boolean
+  readonly canGo: boolean
   readonly takeOff: () => void
 }
 
 /** One paper of a line, and how many pieces in it. */
-function PaperOfLine({ line, position, form, papers, only, takeOff }: PaperOfLineProps) {
+function PaperOfLine({ line, position, form, papers, only, canGo, takeOff }: PaperOfLineProps) {
   const base = `lines.${line}.papers.${position}` as const
   const paperId = useWatch({ control: form.control, name: `${base}.paperId` })
   const paper = papers.find((one) => one.id === paperId)
@@ -130,7 +177,7 @@ function PaperOfLine({ line, position, form, papers, only, takeOff }: PaperOfLin
         control="w-40 max-tablet:w-32"
       />
       {only ? null : <TextField form={form} name={`${base}.pieces`} label="Pieces" control="w-20" numeric />}
-      {only ? null : (
+      {canGo ? (
         <button
           type="button"
           className="btn btn-ghost btn-square"
@@ -139,7 +186,7 @@ function PaperOfLine({ line, position, form, papers, only, takeOff }: PaperOfLin
         >
           <span aria-hidden>×</span>
         </button>
-      )}
+      ) : null}
     </div>
   )
 }

@@ -57,6 +57,7 @@ export function newLine(
     attachedTo: '',
     made: 'batch',
     measures: {},
+    colours: 'whole',
     perPiece: '',
     // A drawer of one paper leaves nothing to choose.
     papers: papers.slice(0, 1).map((paper) => ({ paperId: paper.id, pieces: '' })),
@@ -82,11 +83,12 @@ export const briefValues = (project: ProjectView, preferences: Preferences): Bri
     pieces: String(line.pieces),
     made: line.making.kind,
     measures: measuresOf(line.making, preferences),
+    colours: line.making.inTurn ? 'in turn' : 'whole',
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece === null ? '' : String(line.perPiece),
     papers: line.papers.map((row) => ({
       paperId: row.paper.id,
-      pieces: String((row.goodUnits * line.pieces) / line.units),
+      pieces: line.making.inTurn ? '' : String((row.goodUnits * line.pieces) / line.units),
     })),
   })),
 })

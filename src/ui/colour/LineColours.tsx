@@ -4,6 +4,7 @@ import { formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
 import { HungPieces } from '../arrange/HungPieces'
 import { OrderPreview } from './OrderPreview'
+import { PieceInTurn } from './PieceInTurn'
 import { orderInWords, orderWords, turnWords } from './order-words'
 
 interface LineColoursProps {
@@ -22,6 +23,7 @@ export function LineColours({ of, preferences }: LineColoursProps) {
         <div>
           <h3 id={`colours-${line.id}`} className="text-xl">
             {line.design.name}
+            {line.making.inTurn ? <span className="second text-base"> each piece</span> : null}
           </h3>
           <ul className="mt-3 flex flex-col gap-2">
             {counts.map(({ paper, pieces }) => (
@@ -30,7 +32,14 @@ export function LineColours({ of, preferences }: LineColoursProps) {
                 <span>{paper.name}</span>
                 <span className="figure ml-auto font-semibold">{pieces}</span>
                 <span className="second w-14 text-right">
-                  {formatShare(pieces / Math.max(1, line.pieces), preferences.locale)}
+                  {formatShare(
+                    pieces /
+                      Math.max(
+                        1,
+                        counts.reduce((sum, one) => sum + one.pieces, 0),
+                      ),
+                    preferences.locale,
+                  )}
                 </span>
               </li>
             ))}
@@ -67,7 +76,8 @@ function Seen({
   preferences,
 }: Pick<LineColoursProps, 'of' | 'preferences'>) {
   if (!order || !end) return null
-  const title = `${line.design.name}, ${line.pieces} pieces ${AS[shape]}`
+  const many = line.making.inTurn ? `${order.colours.length} units by turns` : `${line.pieces} pieces`
+  const title = `${line.design.name}, ${many} ${AS[shape]}`
   const seen = {
     colours: order.colours,
     papers: counts.map(({ paper }) => paper),
@@ -75,6 +85,9 @@ function Seen({
     sideUp: end.sideUp,
     clashes: order.clashes,
   }
+  // Units of one piece are alike, so each draws as many regions as the others.
+  if (line.making.inTurn && end.front.regions.length % order.colours.length === 0)
+    return <PieceInTurn {...seen} title={title} />
   return hung ? (
     <HungPieces
       {...seen}

@@ -27,7 +27,9 @@ export default async function ColourPage(props: ColourPageProps) {
         <h2 className="text-2xl">
           {orders.length === 0 ? 'Papers chosen' : 'How the colours follow each other'}
         </h2>
-        {orders.every(({ hung }) => hung !== null) ? null : <Shapes project={project} shape={shape} />}
+        {orders.every(({ hung, line }) => hung !== null || line.making.inTurn) ? null : (
+          <Shapes project={project} shape={shape} />
+        )}
       </div>
       {alike.map((pair) => (
         <Alike key={pair.papers.map(({ id }) => id).join(' ')} pair={pair} />
