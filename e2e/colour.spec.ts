@@ -53,4 +53,7 @@ test('colours that cannot be told apart by everybody are named', async ({ page }
   ).toBeVisible()
   await expect(page.getByText('No two neighbours are alike around the ring')).toBeVisible()
   await expect(page.getByText('Taken in turn, 3 colours close at 36 pieces.')).toBeVisible()
+  // The throat of the rosette shows the other side; a leaf shows its main side alone.
+  await expect(page.getByText(/^\d+(\.\d)? % of what is seen from above is the main side/)).toHaveCount(2)
+  await expect(page.getByText('A paper of one colour on both sides would hide the other.')).toBeVisible()
 })

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { DIFFERENCES } from '../../../test/reference/colours'
 import { CoreError } from '../errors'
 import {
+  sideAdvice,
   apportion,
   differenceOf,
   differenceSeen,
@@ -141,5 +142,22 @@ describe('shares', () => {
     ['nobody to share with', 3, []],
   ])('%s is refused', (_, total, shares) => {
     for (const method of SHARING_METHODS) expect(() => apportion(total, shares, method)).toThrow(CoreError)
+  })
+})
+
+describe('the side that shows', () => {
+  const paper = { frontColour: '#c4491d', backColour: '#ffffff' }
+  test.each([
+    [1, 'one side'],
+    [0.996, 'one side'],
+    [0.97, 'two-sided paper'],
+    [0.5, 'two-sided paper'],
+    [0.49, 'turn the sheet'],
+    [0, 'turn the sheet'],
+  ] as const)('%d of the main side: %s', (mainShare, advice) => {
+    expect(sideAdvice({ ...paper, mainShare })).toBe(advice)
+  })
+  test('sides that cannot be told apart have nothing to show', () => {
+    expect(sideAdvice({ frontColour: '#c4491d', backColour: '#c54a1e', mainShare: 0.2 })).toBe('alike')
   })
 })

@@ -1,3 +1,4 @@
 export * from './apportion'
 export * from './difference'
+export * from './sides'
 export * from './tell-apart'

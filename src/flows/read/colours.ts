@@ -11,7 +11,8 @@ import {
   type Shape,
 } from '@/core/arrange'
 import { outlineSizeMm, variantOf } from '@/core/design'
-import { hardToTell, type WayOfSeeing } from '@/core/colour'
+import { hardToTell, sideAdvice, type SideAdvice, type WayOfSeeing } from '@/core/colour'
+import { sidesShown } from '@/core/fold'
 import type { FlowContext } from '../flow-context'
 import { readEnd, type FoldedEndView } from './folds'
 import type { PaperView } from './papers'
@@ -44,7 +45,16 @@ export interface AlikeView {
   readonly way: WayOfSeeing
 }
 
+/** How much of a line's finished piece is the main side of its paper, as shares; the papers whose sides differ in it. */
+export interface SidesView {
+  readonly line: LineView
+  readonly above: number
+  readonly behind: number
+  readonly papers: readonly { readonly paper: PaperView; readonly advice: SideAdvice }[]
+}
+
 export interface ColoursView {
+  readonly sides: readonly SidesView[]
   readonly orders: readonly LineOrder[]
   readonly alike: readonly AlikeView[]
 }
@@ -95,6 +105,23 @@ async function orderOf(context: FlowContext, line: LineView, asked: Shape): Prom
   }
 }
 
+async function sidesOf(context: FlowContext, line: LineView): Promise<SidesView | null> {
+  const end = await readEnd(context, line.designHash, line)
+  if (!end) return null
+  const main = end.sideUp === 'colour up' ? 'front' : 'back'
+  const [above, behind] = [sidesShown(end.front)[main], sidesShown(end.back)[main]]
+  const papers = new Map(line.papers.map(({ paper }) => [paper.id, paper]))
+  return {
+    line,
+    above,
+    behind,
+    papers: [...papers.values()].map((paper) => ({
+      paper,
+      advice: sideAdvice({ ...paper, mainShare: above }),
+    })),
+  }
+}
+
 /** What a project's colours come to: papers that look alike, and an order for every line of several papers. */
 export async function readColours(
   context: FlowContext,
@@ -104,10 +131,16 @@ export async function readColours(
   const orders: LineOrder[] = []
   for (const line of project.lines)
     if (countsOf(line).length > 1) orders.push(await orderOf(context, line, shape))
+  const sides: SidesView[] = []
+  for (const line of project.lines) {
+    const seen = await sidesOf(context, line)
+    if (seen) sides.push(seen)
+  }
   const papers = new Map(project.papers.map((paper) => [paper.id, paper]))
   const alike = hardToTell(project.papers.map(({ id, frontColour }) => ({ id, colour: frontColour })))
   return {
     orders,
+    sides,
     alike: alike.flatMap(({ ids, difference, way }): readonly AlikeView[] => {
       const [one, other] = ids.map((id) => papers.get(id))
       return one && other ? [{ papers: [one, other], difference, way }] : []

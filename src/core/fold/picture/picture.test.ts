@@ -7,6 +7,7 @@ import {
   pictureOf,
   pictureOfPiece,
   runProgram,
+  sidesShown,
   drawProgram,
   turnedPiece,
   type FoldProgram,
@@ -44,6 +45,17 @@ const find = <Kind extends FoldSymbol['kind']>(all: readonly FoldSymbol[], kind:
 const pairs = (numbers: readonly number[]) =>
   numbers.flatMap((x, index) => (index % 2 === 0 ? [{ x, y: numbers[index + 1] ?? 0 }] : []))
 const cornerIn = valley(onto(at(0, 0), at(0.5, 0.5)))
+
+test('one corner folded in: its flap is a seventh of what is seen, and nothing of it from behind', () => {
+  // Derived: the sheet less the corner's triangle is 7/8 of it, the flap 1/8; the flap shows the other side.
+  const { end } = runProgram(programOf(cornerIn))
+  const above = sidesShown(pictureOfPiece(end))
+  expect(Math.min(above.front, above.back)).toBeCloseTo(1 / 7, 4)
+  expect(above.front + above.back).toBeCloseTo(1, 12)
+  const behind = sidesShown(pictureOfPiece(turnedPiece(end)))
+  expect(Math.min(behind.front, behind.back)).toBeCloseTo(0, 12)
+  expect(sidesShown({ regions: [] })).toEqual({ front: 0, back: 0 })
+})
 
 describe('what is seen', () => {
   test.each(BASES.map(({ id, program }) => [id, program] as const))(

@@ -5,6 +5,7 @@ import { openStation, type StationParams } from '@/app/_server/open-station'
 import { readColours, type AlikeView } from '@/flows/read/colours'
 import type { ProjectView } from '@/flows/read/project'
 import { LineColours } from '@/ui/colour/LineColours'
+import { SidesShown } from '@/ui/colour/SidesShown'
 import { countOf } from '@/ui/format'
 import { Swatch } from '@/ui/paper/Swatch'
 import { StationFrame } from '@/ui/project/StationFrame'
@@ -19,7 +20,7 @@ interface ColourPageProps extends StationParams {
 export default async function ColourPage(props: ColourPageProps) {
   const { context, preferences, project } = await openStation(props)
   const shape: Shape = (await props.searchParams).in === 'line' ? 'line' : 'ring'
-  const { orders, alike } = await readColours(context, project, shape)
+  const { orders, sides, alike } = await readColours(context, project, shape)
   const ordered = new Set(orders.map(({ line }) => line.id))
   return (
     <StationFrame project={project} open="colour" preferences={preferences}>
@@ -40,6 +41,7 @@ export default async function ColourPage(props: ColourPageProps) {
         ))}
       </div>
       <OfOnePaper lines={project.lines.filter(({ id }) => !ordered.has(id))} />
+      <SidesShown sides={sides} preferences={preferences} />
       <p className="note mt-6">
         Papers and their shares are chosen in the{' '}
         <Link href={`/projects/${project.id}/brief`} className="underline">
