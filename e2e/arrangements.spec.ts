@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { expect, expectAccessible, test } from './support/fixtures'
 import type { TestServer } from './support/server'
@@ -162,6 +163,38 @@ test('a nine-unit star in three papers by turns; in two it cannot close, and wha
   await expect(page.getByText(/No two neighbours are alike around the ring/)).toBeVisible()
   expect(hand.presses).toBeLessThanOrEqual(12)
   expect(hand.typed).toBeLessThanOrEqual(3)
+})
+
+test('what is seen is saved: one page to send with nothing else in it, an SVG, a PNG', async ({
+  page,
+  context,
+}) => {
+  await page.goto(`${server.address}/projects`)
+  await page.getByRole('link', { name: 'Stars for the boathouse windows', exact: true }).click()
+  await page.getByRole('link', { name: /^Colour/ }).click()
+  const saved = async (button: string) => {
+    const download = page.waitForEvent('download')
+    await page.getByRole('button', { name: button }).click()
+    const file = await download
+    return { name: file.suggestedFilename(), body: readFileSync(await file.path()) }
+  }
+  const html = await saved('A page to send')
+  expect(html.name).toBe('Stars-for-the-boathouse-windows.html')
+  const text = html.body.toString()
+  // Nothing that runs or asks, no stock, no other project, no address of this machine.
+  expect(text).not.toMatch(/<script|<link|src=|href="(?!#)|var\(|127\.0\.0\.1|Rosettes|Garland|A4|euro/)
+  const other = await context.newPage()
+  await other.setContent(text)
+  await expect(other.getByRole('heading', { name: 'Stars for the boathouse windows' })).toBeVisible()
+  await expect(other.getByRole('img', { name: 'Locked ring star, 9 units by turns in a ring' })).toBeVisible()
+  await expectAccessible(other)
+  await other.close()
+  const svg = (await saved('As SVG')).body.toString()
+  expect(svg).toMatch(/^<svg [^>]*xmlns="http:\/\/www\.w3\.org\/2000\/svg"/)
+  for (const colour of ['#2c6e7f', '#c4491d', '#6a4a66']) expect(svg).toContain(colour)
+  const png = (await saved('As PNG')).body
+  expect(png.subarray(1, 4).toString()).toBe('PNG')
+  expect(png.readUInt32BE(16)).toBe(1200)
 })
 
 test('numbers that contradict each other are refused where they stand, and nothing is lost', async ({

@@ -1,6 +1,6 @@
 import { MOST_POSITIONS, type Shape } from '@/core/arrange'
 import type { LineOrder } from '@/flows/read/colours'
-import { formatShare, type Preferences } from '../format'
+import { countOf, formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
 import { HungPieces } from '../arrange/HungPieces'
 import { OrderPreview } from './OrderPreview'
@@ -62,7 +62,9 @@ export function LineColours({ of, preferences }: LineColoursProps) {
             <p className="mt-4">Too many pieces to put in one order: {MOST_POSITIONS} at most.</p>
           )}
         </div>
-        <Seen of={of} preferences={preferences} />
+        <div data-view={`${countOf(line.pieces, line.design.name.toLowerCase())}`}>
+          <Seen of={of} preferences={preferences} />
+        </div>
       </div>
     </section>
   )

@@ -5,6 +5,7 @@ import { openStation, type StationParams } from '@/app/_server/open-station'
 import { readColours, type AlikeView } from '@/flows/read/colours'
 import type { ProjectView } from '@/flows/read/project'
 import { LineColours } from '@/ui/colour/LineColours'
+import { SaveViews } from '@/ui/arrange/SaveViews'
 import { SidesShown } from '@/ui/colour/SidesShown'
 import { countOf } from '@/ui/format'
 import { Swatch } from '@/ui/paper/Swatch'
@@ -40,6 +41,7 @@ export default async function ColourPage(props: ColourPageProps) {
           <LineColours key={of.line.id} of={of} preferences={preferences} />
         ))}
       </div>
+      {orders.length === 0 ? null : <SaveViews name={project.name} />}
       <OfOnePaper lines={project.lines.filter(({ id }) => !ordered.has(id))} />
       <SidesShown sides={sides} preferences={preferences} />
       <p className="note mt-6">
