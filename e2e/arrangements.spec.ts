@@ -197,6 +197,19 @@ test('what is seen is saved: one page to send with nothing else in it, an SVG, a
   expect(png.readUInt32BE(16)).toBe(1200)
 })
 
+test('the best advice about the size stands in the brief, with a button that takes it', async ({ page }) => {
+  const hand = await begin(page)
+  await hand.choose('Design', 'Corner-folded rosette')
+  await hand.type('How many', '36')
+  await hand.type('Size (cm)', '5')
+  // 36 squares of 12.45 cm, two to an A4: any up to half its length cost the same.
+  await expect(page.getByText('Larger still takes 18 sheets, before spares.')).toBeVisible()
+  await expect(page.getByText(/A little smaller: \d+ sheets fewer of 18\./)).toBeVisible()
+  await hand.press('button', /^Take 5\.8/)
+  await expect(page.getByText('From a square of 14.85 cm')).toBeVisible()
+  await expect(page.getByText('Larger still takes')).toHaveCount(0)
+})
+
 test('numbers that contradict each other are refused where they stand, and nothing is lost', async ({
   page,
 }) => {

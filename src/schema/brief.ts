@@ -8,7 +8,7 @@ import type { LengthUnit, RulerKey } from '@/core/units'
 import { askedSheet, gaugeField, readGauges as readableGauges, sizeField } from './asked-size'
 import { choice, countText, dateText, idText, MOST_TEXT, nameText, noteText } from './fields'
 import { readMaking, workedOut } from './making'
-import { turnFault } from './turns'
+import { hasTurns, turnFault } from './turns'
 import { CERTAINTIES } from './settings'
 
 export interface BriefLine {
@@ -272,7 +272,12 @@ function readLine(
   const { pieces, perPiece, making } = parent
     ? readAttached(reading, piecesOf(lines, parent, world))
     : readPieces(reading, design, sheet)
-  const inTurn = line.colours === 'in turn' && line.papers.length > 1
+  // A piece of one sheet has no turns to take, whatever was chosen for the design before.
+  const inTurn =
+    line.colours === 'in turn' &&
+    line.papers.length > 1 &&
+    design !== undefined &&
+    hasTurns(design, line.variantKey)
   const papers = inTurn ? readTurns(reading, design, sheet, pieces) : readPapers(reading, pieces)
   if (!design || !sheet || !making || pieces === undefined || askedMm === undefined || !gauges)
     return undefined

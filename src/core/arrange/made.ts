@@ -231,6 +231,16 @@ export interface Making {
   readonly inTurn?: true
 }
 
+/** The same for what was kept: `null` where its numbers do not fit the piece any more. */
+export function workedOrNone(making: Making, piece: PieceSize): Made | null {
+  try {
+    return workOut(making, piece)
+  } catch (error) {
+    if (error instanceof CoreError) return null
+    throw error
+  }
+}
+
 /**
  * Pieces, lengths and supplies that follow from one number changed.
  * *Throws* `OUT_OF_RANGE` naming the input, `ONE_OF_TWO` where both or neither of two are given.

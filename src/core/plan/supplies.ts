@@ -1,4 +1,4 @@
-import { workOut, type Making, type PieceSize, type Supply } from '../arrange'
+import { workedOrNone, type Making, type PieceSize, type Supply } from '../arrange'
 import type { DesignDocument } from '../design'
 
 /** Things by the piece that a design's guide names: a pin, a bead. */
@@ -22,7 +22,7 @@ interface SuppliedLine {
 
 /** What a line needs that is not folded. A thing that is measured already is not counted once more. */
 export function suppliesOf({ making, piece, pieces, guide }: SuppliedLine): SuppliesWanted {
-  const measured = making.kind === 'batch' ? [] : workOut(making, piece).supplies
+  const measured = making.kind === 'batch' ? [] : (workedOrNone(making, piece)?.supplies ?? [])
   return {
     measured,
     counted: (guide?.supplies ?? [])

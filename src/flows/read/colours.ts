@@ -4,7 +4,7 @@ import {
   MADE,
   MOST_POSITIONS,
   sceneOf,
-  workOut,
+  workedOrNone,
   type Order,
   type PieceSize,
   type Scene,
@@ -75,7 +75,8 @@ function countsOf({ papers, parts, making, pieces }: LineView): readonly ColourC
 function hungAs({ making, design, variantKey, sheetMm, gauges }: LineView): LineOrder['hung'] {
   if (MADE[making.kind].shape === null) return null
   const piece = outlineSizeMm(design, variantOf(design, variantKey), sheetMm, gauges)
-  const scene = sceneOf(making, workOut(making, piece), piece)
+  const made = workedOrNone(making, piece)
+  const scene = made && sceneOf(making, made, piece)
   return scene && { scene, piece }
 }
 

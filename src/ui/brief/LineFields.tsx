@@ -27,6 +27,7 @@ import type { LineFieldsProps } from './line-props'
 import { MadePicture } from './MadePicture'
 import { LinePapers } from './LinePapers'
 import { ASIDE, Sentence } from './Sentence'
+import { TradeOff } from './TradeOff'
 import { whatFollows, type Follows } from './what-follows'
 
 /** A piece whose paper is not chosen yet. */
@@ -89,6 +90,12 @@ export function LineFields(props: LineFieldsProps) {
           <DesignPictures choices={choices} chosen={line.designId} line={index + 1} pick={pick} />
           <Preview preview={preview} failed={failed} />
           <Following {...props} follows={follows} />
+          {design && preview.kind === 'sheet' ? (
+            <TradeOff
+              {...{ line, design, preview, papers, preferences }}
+              take={(size) => form.setValue(`${at}.size`, size, { shouldDirty: true })}
+            />
+          ) : null}
           <Arranged {...props} line={line} design={design} sheetMm={sheetMm} follows={follows} />
           <LinePapers {...props} design={design} />
           <More summary="Details" wrong={detailsWrong(props, line)}>

@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react'
 import { useFieldArray, useWatch } from 'react-hook-form'
 import { apportion, MOST_SHARED } from '@/core/colour'
 import { mainPart, unitsOf, type DesignDocument } from '@/core/design'
-import { turnFault } from '@/schema/turns'
+import { hasTurns, turnFault } from '@/schema/turns'
 import { Swatch } from '../paper/Swatch'
 import { FieldError } from '../forms/Field'
 import { SelectField, TextField } from '../forms/fields'
@@ -40,7 +40,7 @@ export function LinePapers({ index, form, papers, design }: LinePapersProps) {
   const free = papers.find((paper) => !line.papers.some((row) => row.paperId === paper.id))
   // One paper takes all pieces by itself.
   const only = line.papers.length === 1
-  const several = !only && design !== undefined && unitsIn(design, line.variantKey) > 1
+  const several = !only && design !== undefined && hasTurns(design, line.variantKey)
   const inTurn = several && line.colours === 'in turn'
   useEffect(() => {
     if (only && wanted !== null) setValue(`${at}.papers.0.pieces`, String(wanted))

@@ -1,5 +1,5 @@
 import { useId } from 'react'
-import { sceneOf, type Made, type Making } from '@/core/arrange'
+import { MOST_POSITIONS, sceneOf, type Made, type Making } from '@/core/arrange'
 import type { Point } from '@/core/design'
 import { largest, least } from '@/core/numeric'
 import { SceneFrame } from '../arrange/SceneFrame'
@@ -22,7 +22,7 @@ export function MadePicture({ making, made, outline, colours, preferences }: Mad
   const [xs, ys] = [outline.map(({ x }) => x), outline.map(({ y }) => y)]
   const [left, right, bottom, top] = [least(xs), largest(xs), least(ys), largest(ys)]
   const piece = { acrossMm: right - left, highMm: top - bottom }
-  const scene = sceneOf(making, made, piece)
+  const scene = made.pieces > MOST_POSITIONS ? null : sceneOf(making, made, piece)
   if (!scene) return null
   const points = outline.map(
     ({ x, y }) => `${(x - (left + right) / 2).toFixed(2)},${((bottom + top) / 2 - y).toFixed(2)}`,

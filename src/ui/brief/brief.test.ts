@@ -103,6 +103,7 @@ describe('the preview', () => {
   test('finished size to sheet, rounded to the ruler, with what the rounding does', () => {
     expect(preview({ size: '5' })).toEqual({
       kind: 'sheet',
+      parts: [{ key: 'flower', sheetUm: { widthUm: 124_500, heightUm: 124_500 }, unitsPerPiece: 1 }],
       sheetMm: 124.5,
       text: 'From a square of 12.45 cm: 5 cm edge to edge, 6.25 cm corner to corner.',
       rounding: 'Exactly 12.445 cm; cut to your ruler it is 0.05 mm more.',
