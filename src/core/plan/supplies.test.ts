@@ -30,3 +30,15 @@ test('loose flowers still want theirs, and a spinner its pin and two beads', () 
   ])
   expect(suppliesOf({ making, piece, pieces: 6, guide: undefined })).toEqual({ measured: [], counted: [] })
 })
+
+test('numbers that do not go together, as a file from outside may hold them, take nothing and break nothing', () => {
+  for (const values of [
+    {},
+    { pieces: 3, long: 500, every: 100, tail: 0, knot: 0 },
+    { long: 1, every: 100, tail: 0, knot: 0 },
+  ])
+    expect(suppliesOf({ making: { kind: 'garland', values }, piece, pieces: 3, guide: undefined })).toEqual({
+      measured: [],
+      counted: [],
+    })
+})
