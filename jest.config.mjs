@@ -18,7 +18,9 @@ const config = {
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(nanoid|comlink|idb|canonicalize|jose)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(nanoid|comlink|idb|canonicalize|jose|is-any-array|ml-[^/]+|cheminfo-types)/)',
+  ],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^server-only$': '<rootDir>/test/server-only.ts',

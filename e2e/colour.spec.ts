@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test'
 import { expect, expectAccessible, test } from './support/fixtures'
 import { openBrief, writeLine } from './support/job'
 import type { TestServer } from './support/server'
@@ -56,4 +57,66 @@ test('colours that cannot be told apart by everybody are named', async ({ page }
   // The throat of the rosette shows the other side; a leaf shows its main side alone.
   await expect(page.getByText(/^\d+(\.\d)? % of what is seen from above is the main side/)).toHaveCount(2)
   await expect(page.getByText('A paper of one colour on both sides would hide the other.')).toBeVisible()
+})
+
+/** A photograph of so many points in bands of known colours, as a file. */
+const banded = (page: Page, width: number, height: number): Promise<Buffer> =>
+  page
+    .evaluate(
+      ([across, high]) => {
+        const canvas = document.createElement('canvas')
+        canvas.width = across
+        canvas.height = high
+        const pen = canvas.getContext('2d')!
+        const bands = [
+          ['#c4491d', 0.6],
+          ['#2c6e7f', 0.3],
+          ['#6a4a66', 0.1],
+        ] as const
+        let from = 0
+        for (const [colour, share] of bands) {
+          pen.fillStyle = colour
+          pen.fillRect(0, Math.round(from * high), across, Math.round(share * high) + 1)
+          from += share
+        }
+        return canvas.toDataURL('image/png').split(',')[1] ?? ''
+      },
+      [width, height] as const,
+    )
+    .then((text) => Buffer.from(text, 'base64'))
+
+test('a picture of twelve million points becomes papers; what is no picture is refused, and no script of it runs', async ({
+  page,
+}) => {
+  await page.goto(`${server.address}/projects`)
+  await page.getByRole('link', { name: 'Rosettes for the lantern lids', exact: true }).click()
+  await page.getByRole('link', { name: /^Colour/ }).click()
+  const picture = page.getByLabel('Picture', { exact: true })
+  const section = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: 'Papers from a picture' }) })
+  const sent: string[] = []
+  page.on('request', (request) => sent.push(request.method()))
+  await picture.setInputFiles({
+    name: 'quay.png',
+    mimeType: 'image/png',
+    buffer: await banded(page, 4000, 3000),
+  })
+  for (const paper of ['Buoy Orange, near', 'Tidewater, near', 'Dusk Plum, near'])
+    await expect(section.getByText(paper)).toBeVisible()
+  // It stays in the browser.
+  expect(sent).not.toContain('POST')
+  await expectAccessible(page)
+  const script = '<svg xmlns="http://www.w3.org/2000/svg"><script>window.ran = true</script></svg>'
+  for (const [name, mimeType, body] of [
+    ['notes.png', 'image/png', 'these are notes'],
+    ['empty.jpg', 'image/jpeg', ''],
+    ['script.svg', 'image/svg+xml', script],
+  ] as const) {
+    await picture.setInputFiles({ name, mimeType, buffer: Buffer.from(body) })
+    await expect(section.getByText('This file is not a picture the browser can read.')).toBeVisible()
+    await picture.setInputFiles([])
+    await expect(section.getByText('This file is not a picture')).toHaveCount(0)
+  }
+  expect(await page.evaluate(() => 'ran' in window)).toBe(false)
 })

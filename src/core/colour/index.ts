@@ -1,4 +1,5 @@
 export * from './apportion'
 export * from './difference'
+export * from './from-picture'
 export * from './sides'
 export * from './tell-apart'

@@ -2,10 +2,12 @@ import type { Metadata } from 'next'
 import type { Shape } from '@/core/arrange'
 import { HARD_TO_TELL, type WayOfSeeing } from '@/core/colour'
 import { openStation, type StationParams } from '@/app/_server/open-station'
+import { readDrawer } from '@/flows/read/papers'
 import { readColours, type AlikeView } from '@/flows/read/colours'
 import type { ProjectView } from '@/flows/read/project'
 import { LineColours } from '@/ui/colour/LineColours'
 import { SaveViews } from '@/ui/arrange/SaveViews'
+import { FromPicture } from '@/ui/colour/FromPicture'
 import { SidesShown } from '@/ui/colour/SidesShown'
 import { countOf } from '@/ui/format'
 import { Swatch } from '@/ui/paper/Swatch'
@@ -21,6 +23,7 @@ interface ColourPageProps extends StationParams {
 export default async function ColourPage(props: ColourPageProps) {
   const { context, preferences, project } = await openStation(props)
   const shape: Shape = (await props.searchParams).in === 'line' ? 'line' : 'ring'
+  const drawer = await readDrawer(context)
   const { orders, sides, alike } = await readColours(context, project, shape)
   const ordered = new Set(orders.map(({ line }) => line.id))
   return (
@@ -44,6 +47,15 @@ export default async function ColourPage(props: ColourPageProps) {
       {orders.length === 0 ? null : <SaveViews name={project.name} />}
       <OfOnePaper lines={project.lines.filter(({ id }) => !ordered.has(id))} />
       <SidesShown sides={sides} preferences={preferences} />
+      <FromPicture
+        papers={drawer.map(({ id, name, frontColour, backColour }) => ({
+          id,
+          name,
+          frontColour,
+          backColour,
+        }))}
+        preferences={preferences}
+      />
       <p className="note mt-6">
         Papers and their shares are chosen in the{' '}
         <Link href={`/projects/${project.id}/brief`} className="underline">
