@@ -5,20 +5,21 @@ export type PictureAnswer =
   | { readonly ok: true; readonly colours: readonly PictureColour[] }
   | { readonly ok: false; readonly code: 'NOT_A_PICTURE' | 'NO_COLOUR' }
 
-/** A picture is looked at this small: its colours are the same, and a large one takes no longer. */
-const LONGEST = 128
+/** A picture is looked at in so many points a side: its colours are the same, whatever becomes of its shape. */
+const SIDE = 96
 
 /** The picture's points, made small. *Throws* where the browser cannot read it as a picture. */
 async function smallPixels(file: Blob): Promise<Uint8ClampedArray> {
-  const whole = await createImageBitmap(file)
-  const scale = Math.min(1, LONGEST / Math.max(whole.width, whole.height))
-  const [width, height] = [whole.width, whole.height].map((side) => Math.max(1, Math.round(side * scale)))
-  const canvas = new OffscreenCanvas(width ?? 1, height ?? 1)
-  const pen = canvas.getContext('2d')
+  const small = await createImageBitmap(file, {
+    resizeWidth: SIDE,
+    resizeHeight: SIDE,
+    resizeQuality: 'low',
+  })
+  const pen = new OffscreenCanvas(SIDE, SIDE).getContext('2d')
   if (!pen) throw new Error('no canvas')
-  pen.drawImage(whole, 0, 0, canvas.width, canvas.height)
-  whole.close()
-  return pen.getImageData(0, 0, canvas.width, canvas.height).data
+  pen.drawImage(small, 0, 0)
+  small.close()
+  return pen.getImageData(0, 0, SIDE, SIDE).data
 }
 
 /** The colours of a picture. It stays in the browser: no part of it is sent anywhere. */
