@@ -193,6 +193,13 @@ test('what is seen is saved: one page to send with nothing else in it, an SVG, a
   expect(svg).toMatch(/^<svg [^>]*xmlns="http:\/\/www\.w3\.org\/2000\/svg"/)
   for (const colour of ['#2c6e7f', '#c4491d', '#6a4a66']) expect(svg).toContain(colour)
   const png = (await saved('As PNG')).body
+  // By night letters are light on the page, and still dark on the paper of what is saved.
+  await page.emulateMedia({ colorScheme: 'dark' })
+  await page.getByRole('link', { name: 'Projects', exact: true }).click()
+  await page.getByRole('link', { name: 'Garland of leaves along the jetty rail', exact: true }).click()
+  await page.getByRole('link', { name: /^Colour/ }).click()
+  await page.getByRole('img', { name: /90 pieces in a line, to scale/ }).waitFor()
+  expect((await saved('As SVG')).body.toString()).toMatch(/<text[^>]* fill="#17323a"/)
   expect(png.subarray(1, 4).toString()).toBe('PNG')
   expect(png.readUInt32BE(16)).toBe(1200)
 })
@@ -200,11 +207,11 @@ test('what is seen is saved: one page to send with nothing else in it, an SVG, a
 test('the best advice about the size stands in the brief, with a button that takes it', async ({ page }) => {
   const hand = await begin(page)
   await hand.choose('Design', 'Corner-folded rosette')
-  await hand.type('How many', '36')
   await hand.type('Size (cm)', '5')
+  await hand.type('How many', '36')
   // 36 squares of 12.45 cm, two to an A4: any up to half its length cost the same.
   await expect(page.getByText('Larger still takes 18 sheets, before spares.')).toBeVisible()
-  await expect(page.getByText(/A little smaller: \d+ sheets fewer of 18\./)).toBeVisible()
+  await expect(page.getByText(/A little smaller: \d+ sheets fewer of 18, before spares\./)).toBeVisible()
   await hand.press('button', /^Take 5\.8/)
   await expect(page.getByText('From a square of 14.85 cm')).toBeVisible()
   await expect(page.getByText('Larger still takes')).toHaveCount(0)

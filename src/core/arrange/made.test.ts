@@ -161,6 +161,11 @@ test('a card is the piece and two margins', () => {
   expect(made('topper', { gifts: 8, each: 1, margin: 10 }).supplies).toEqual([
     { what: 'card', count: 8, eachMm: 80, highMm: 110 },
   ])
+  // Three side by side on one card: three pieces, four margins.
+  expect(made('topper', { gifts: 8, each: 3, margin: 10 })).toMatchObject({
+    pieces: 24,
+    supplies: [{ what: 'card', count: 8, eachMm: 220, highMm: 110 }],
+  })
 })
 
 test.each(MADE_KINDS)(

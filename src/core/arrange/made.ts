@@ -100,7 +100,7 @@ function garland(values: MadeValues, { acrossMm }: PieceSize): Made {
 function wreath(values: MadeValues, { acrossMm, highMm }: PieceSize): Made {
   requireOne(values, 'pieces', 'radius')
   const overlapMm = given(values, 'overlap')
-  requireRange('overlap', overlapMm, 'mm', 0, 0.9 * acrossMm)
+  requireRange('overlap', overlapMm, 'mm', 0, MOST_OVERLAP * acrossMm)
   const pitchMm = acrossMm - overlapMm
   const { pieces: asked, radius } = values
   if (asked === undefined)
@@ -119,6 +119,8 @@ function wreath(values: MadeValues, { acrossMm, highMm }: PieceSize): Made {
 }
 
 const LEAST_IN_RING = 3
+/** Of a piece's own width: more of it would be hidden than seen. */
+const MOST_OVERLAP = 0.9
 
 function mobile(values: MadeValues, { highMm }: PieceSize): Made {
   const [threads, each] = [given(values, 'threads'), given(values, 'each')]
@@ -144,13 +146,20 @@ function bouquet(values: MadeValues, { highMm }: PieceSize): Made {
   }
 }
 
+/** One card to each, its pieces side by side with the margin around and between them. */
 function topper(values: MadeValues, { acrossMm, highMm }: PieceSize): Made {
-  const marginMm = 2 * given(values, 'margin')
-  const pieces = given(values, 'gifts') * given(values, 'each')
+  const [gifts, each, marginMm] = [given(values, 'gifts'), given(values, 'each'), given(values, 'margin')]
   return {
-    pieces,
+    pieces: gifts * each,
     facts: [],
-    supplies: [{ what: 'card', count: pieces, eachMm: acrossMm + marginMm, highMm: highMm + marginMm }],
+    supplies: [
+      {
+        what: 'card',
+        count: gifts,
+        eachMm: each * acrossMm + (each + 1) * marginMm,
+        highMm: highMm + 2 * marginMm,
+      },
+    ],
   }
 }
 
@@ -205,7 +214,8 @@ export const MADE = {
       length('every', { min: 1, max: 5000 }),
       length('knot', { max: 500, usual: 30 }),
     ],
-    shape: 'line',
+    // Its neighbours lie across levels and down threads: no line says which they are.
+    shape: null,
     work: mobile,
   },
   topper: {

@@ -1,11 +1,11 @@
 import { useId } from 'react'
-import type { PieceSize, Scene } from '@/core/arrange'
+import { frameOf, type PieceSize, type Scene } from '@/core/arrange'
 import type { FoldPicture } from '@/core/fold'
 import { facesOf } from '../diagram/faces'
 import { Paper } from '../diagram/Paper'
 import { smallPicture } from '../diagram/view'
 import type { Preferences } from '../format'
-import { placedAt } from './placed'
+import { transformOf } from './placed'
 import { SceneFrame } from './SceneFrame'
 
 type PaperColours = Parameters<typeof facesOf>[0]
@@ -32,7 +32,9 @@ export function HungPieces(props: HungPiecesProps) {
   const id = useId()
   const { width, height, scale, paths } = smallPicture(picture, false)
   const mmPerUnit = sheetMm / scale
-  const ring = 0.3 * Math.min(piece.acrossMm, piece.highMm)
+  const { left, right } = frameOf(scene, piece)
+  // Around the gap, and never too small to be seen on a long garland.
+  const ring = Math.max(0.3 * Math.min(piece.acrossMm, piece.highMm), (right - left) / 110)
   return (
     <SceneFrame
       scene={scene}
@@ -53,7 +55,7 @@ export function HungPieces(props: HungPiecesProps) {
         ))}
       </defs>
       {scene.places.map((place, at) => (
-        <use key={at} href={`#${id}-${colours[at] ?? 0}`} transform={placedAt(place)} />
+        <use key={at} href={`#${id}-${colours[at] ?? 0}`} transform={transformOf(place)} />
       ))}
       {clashes.map((at) => {
         const [one, other] = [scene.places[at], scene.places[(at + 1) % scene.places.length]]

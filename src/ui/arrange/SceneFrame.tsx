@@ -13,7 +13,7 @@ interface SceneFrameProps {
 }
 
 /** The longest round length that is at most so long. */
-export function roundLength(mm: number): number {
+function roundLength(mm: number): number {
   const power = 10 ** Math.floor(Math.log10(mm))
   return ([5, 2, 1].find((times) => times * power <= mm) ?? 1) * power
 }

@@ -1,5 +1,7 @@
 /** A colour of the page's theme, or what a colour is inherited as. */
 const THEMED = /var\((--[\w-]+)\)|currentColor/g
+/** What is saved stands on paper, by night too. */
+const [INK, GROUND] = ['#17323a', '#fbf8f1'] as const
 const PAINTED = ['fill', 'stroke', 'color'] as const
 
 /** A picture of the page as one that needs nothing of it: colours of the theme as they are now, no classes. */
@@ -7,7 +9,7 @@ export function selfContained(svg: SVGSVGElement): SVGSVGElement {
   const style = getComputedStyle(svg)
   const resolved = (text: string): string =>
     text.replaceAll(THEMED, (_, name?: string) =>
-      name === undefined ? style.color : style.getPropertyValue(name).trim(),
+      name === undefined ? INK : style.getPropertyValue(name).trim(),
     )
   const copy = svg.cloneNode(true) as SVGSVGElement
   const [, , width = 1, height = 1] = (svg.getAttribute('viewBox') ?? '0 0 1 1').split(' ').map(Number)
@@ -40,7 +42,7 @@ export async function pngBlob(svg: SVGSVGElement): Promise<Blob> {
     canvas.height = image.naturalHeight
     const pen = canvas.getContext('2d')
     if (!pen) throw new Error('no canvas')
-    pen.fillStyle = '#fbf8f1'
+    pen.fillStyle = GROUND
     pen.fillRect(0, 0, canvas.width, canvas.height)
     pen.drawImage(image, 0, 0)
     return await new Promise((resolve, reject) =>
@@ -51,8 +53,7 @@ export async function pngBlob(svg: SVGSVGElement): Promise<Blob> {
   }
 }
 
-const STYLE =
-  'body{margin:2rem auto;max-width:60rem;padding:0 1rem;font-family:Georgia,serif;color:#17323a;background:#fbf8f1}svg{width:100%;height:auto;max-height:80vh}'
+const STYLE = `body{margin:2rem auto;max-width:60rem;padding:0 1rem;font-family:Georgia,serif;color:${INK};background:${GROUND}}svg{width:100%;height:auto;max-height:80vh}`
 
 /**
  * One page of what was made, to send to who ordered it: its name, each picture with its words, and nothing else. It

@@ -136,9 +136,10 @@ function Arranged({ line, design, sheetMm, follows, papers, preferences }: Arran
     <MadePicture
       {...follows.worked}
       outline={outlineMm(design, variantOf(design, line.variantKey), sheetMm, gauges)}
-      colours={line.papers.map(
-        ({ paperId }) => papers.find(({ id }) => id === paperId)?.frontColour ?? NO_PAPER_COLOUR,
-      )}
+      papers={line.papers.map(({ paperId, pieces }) => ({
+        colour: papers.find(({ id }) => id === paperId)?.frontColour ?? NO_PAPER_COLOUR,
+        pieces: /^\s*\d{1,5}\s*$/.test(pieces) ? Number(pieces) : 0,
+      }))}
       preferences={preferences}
     />
   )

@@ -1,9 +1,9 @@
-import { useId } from 'react'
-import { MOST_POSITIONS, sceneOf, type Made, type Making } from '@/core/arrange'
+import { useId, useMemo } from 'react'
+import { arrangeInOrder, MADE, MOST_POSITIONS, sceneOf, type Made, type Making } from '@/core/arrange'
 import type { Point } from '@/core/design'
 import { largest, least } from '@/core/numeric'
 import { SceneFrame } from '../arrange/SceneFrame'
-import { placedAt } from '../arrange/placed'
+import { transformOf } from '../arrange/placed'
 import type { Preferences } from '../format'
 
 interface MadePictureProps {
@@ -11,13 +11,29 @@ interface MadePictureProps {
   readonly made: Made
   /** The finished outline, mm. */
   readonly outline: readonly Point[]
-  /** The colours of its papers, in turn. */
-  readonly colours: readonly string[]
+  /** Its papers with their pieces, as far as they can be read. */
+  readonly papers: readonly { readonly colour: string; readonly pieces: number }[]
   readonly preferences: Preferences
 }
 
+/** The colour at each place: as the Colour station puts them in order, one alone while shares do not add up. */
+function useColours({ making, made, papers }: MadePictureProps): readonly string[] {
+  const { pieces } = made
+  const shares = JSON.stringify(papers.map((paper) => paper.pieces))
+  const order = useMemo(() => {
+    const counts = JSON.parse(shares) as number[]
+    const together = counts.reduce((sum, count) => sum + count, 0)
+    if (together !== pieces || pieces > MOST_POSITIONS) return null
+    return arrangeInOrder({ shape: MADE[making.kind].shape ?? 'line', counts, locked: new Map() }).colours
+  }, [shares, pieces, making.kind])
+  const colourOf = (paper: number): string => papers[paper]?.colour ?? 'var(--shade)'
+  return order ? order.map(colourOf) : [colourOf(0)]
+}
+
 /** How it will hang, to scale, while its numbers are typed; nothing for what has no order to be seen. */
-export function MadePicture({ making, made, outline, colours, preferences }: MadePictureProps) {
+export function MadePicture(props: MadePictureProps) {
+  const { making, made, outline, preferences } = props
+  const colours = useColours(props)
   const id = useId()
   const [xs, ys] = [outline.map(({ x }) => x), outline.map(({ y }) => y)]
   const [left, right, bottom, top] = [least(xs), largest(xs), least(ys), largest(ys)]
@@ -44,12 +60,7 @@ export function MadePicture({ making, made, outline, colours, preferences }: Mad
         />
       </defs>
       {scene.places.map((place, at) => (
-        <use
-          key={at}
-          href={`#${id}`}
-          fill={colours[at % Math.max(1, colours.length)] ?? 'var(--shade)'}
-          transform={placedAt(place)}
-        />
+        <use key={at} href={`#${id}`} fill={colours[at] ?? colours[0]} transform={transformOf(place)} />
       ))}
     </SceneFrame>
   )

@@ -2,22 +2,14 @@
 
 import { useEffect, useState } from 'react'
 import type { SweepPaper, SweepPoint } from '@/core/cut'
-import { highPerWide, mainPart, type DesignDocument } from '@/core/design'
 import { sheetFor } from '@/core/plan'
-import { roundToRuler, umFromMm } from '@/core/units'
-import type { DrawerPaper } from '@/flows/read/papers'
+import { roundToRuler } from '@/core/units'
 import { readGauges } from '@/schema/asked-size'
 import { startSizeSweep } from '@/workers/size-sweep-client'
 import { formatLength, lengthInput, plural, type Preferences } from '../format'
-import type { LineValues } from './form-values'
-import type { LinePreview } from './line-preview'
-import { tradesOf } from './trade-off'
+import { sweepPapers, tradesOf, type Asked } from './trade-off'
 
-interface TradeOffProps {
-  readonly line: LineValues
-  readonly design: DesignDocument
-  readonly preview: Extract<LinePreview, { kind: 'sheet' }>
-  readonly papers: readonly DrawerPaper[]
+interface TradeOffProps extends Asked {
   readonly preferences: Preferences
   readonly take: (size: string) => void
 }
@@ -26,24 +18,6 @@ interface TradeOffProps {
 const REST_MS = 350
 /** A fifth smaller and larger: beyond it is another piece. */
 const SPAN = 0.2
-
-/** What is cut of each paper, out of the sizes it is in the drawer in. */
-function sweepPapers({ line, design, preview, papers }: TradeOffProps): readonly SweepPaper[] {
-  const [part] = preview.parts
-  return line.papers.flatMap(({ paperId, pieces }) => {
-    const paper = papers.find(({ id }) => id === paperId)
-    const count = Math.round(Number(pieces) * (part?.unitsPerPiece ?? 1))
-    if (!paper || !(count > 0)) return []
-    const stock = paper.sheets.map((sheet) => ({
-      stockId: sheet.stockItemId,
-      paperId,
-      sizeUm: { widthUm: umFromMm(sheet.widthMm), heightUm: umFromMm(sheet.heightMm) },
-      available: sheet.amount,
-      offcut: sheet.offcut,
-    }))
-    return [{ paperId, pieces: count, highPerWide: highPerWide(mainPart(design)), stock }]
-  })
-}
 
 function useSweep(papers: readonly SweepPaper[], sideMm: number, { ruler }: Preferences) {
   const request = JSON.stringify({
@@ -55,7 +29,9 @@ function useSweep(papers: readonly SweepPaper[], sideMm: number, { ruler }: Pref
   const [swept, setSwept] = useState<{ readonly of: string; readonly points: readonly SweepPoint[] } | null>(
     null,
   )
+  const nothing = papers.length === 0
   useEffect(() => {
+    if (nothing) return
     let cancel = () => {}
     const rest = setTimeout(() => {
       const sweep = startSizeSweep(JSON.parse(request) as Parameters<typeof startSizeSweep>[0], () => {})
@@ -70,8 +46,8 @@ function useSweep(papers: readonly SweepPaper[], sideMm: number, { ruler }: Pref
       clearTimeout(rest)
       cancel()
     }
-  }, [request])
-  return swept?.of === request ? swept.points : null
+  }, [nothing, request])
+  return !nothing && swept?.of === request ? swept.points : null
 }
 
 /** The best advice there is about the size: what the same sheets could give, and what a little less would save. */
@@ -101,7 +77,7 @@ export function TradeOff(props: TradeOffProps) {
       ) : null}
       {smaller ? (
         <Advice sizeMm={sizeAt(smaller.sideMm)} take={take} preferences={preferences}>
-          {`A little smaller: ${plural(now.sheets - smaller.sheets, 'sheet')} fewer of ${now.sheets}`}
+          {`A little smaller: ${plural(now.sheets - smaller.sheets, 'sheet')} fewer of ${now.sheets}, before spares`}
         </Advice>
       ) : null}
     </ul>

@@ -1,4 +1,5 @@
-import { tradesOf } from './trade-off'
+import { LIBRARY, measureDesign } from '@/core/design'
+import { sweepPapers, tradesOf, type Asked } from './trade-off'
 
 const point = (sideMm: number, sheets: number | null) => ({ sideMm, sheets })
 const SWEEP = [
@@ -27,4 +28,62 @@ test('a size that was not tried, or that no sheet gives, has no trade', () => {
   expect(tradesOf(SWEEP, 100.5)).toBeNull()
   expect(tradesOf(SWEEP, 104)).toBeNull()
   expect(tradesOf([], 100)).toBeNull()
+})
+
+const star = measureDesign(LIBRARY.find(({ id }) => id === 'ring-star')!)
+const A4 = {
+  stockItemId: 'a4',
+  widthMm: 210,
+  heightMm: 297,
+  formatLabel: 'A4',
+  offcut: false,
+  amount: 9,
+  priceMinor: null,
+}
+const asked = (line: Partial<Asked['line']>, parts = 1): Asked => ({
+  line: {
+    papers: ['a', 'b', 'c'].map((paperId) => ({ paperId, pieces: '' })),
+    pieces: '2',
+    colours: 'whole',
+    variantKey: 'nine',
+    sizing: 'finished',
+    axis: 'across',
+    gauges: {},
+    ...line,
+  },
+  design: star,
+  preview: {
+    kind: 'sheet',
+    sheetMm: 85,
+    parts: Array.from({ length: parts }, () => ({
+      key: 'unit',
+      sheetUm: { widthUm: 85_000, heightUm: 85_000 },
+      unitsPerPiece: 9,
+    })),
+    text: '',
+    rounding: null,
+    advice: [],
+  },
+  papers: ['a', 'b', 'c'].map((id) => ({ id, sheets: [A4] })),
+})
+const counts = (of: Asked) => sweepPapers(of).map(({ pieces }) => pieces)
+
+test('nothing is tried while a count is missing, for a paper that is none, or for sheets of several kinds', () => {
+  expect(counts(asked({}))).toEqual([])
+  expect(
+    counts(
+      asked({
+        papers: [
+          { paperId: 'a', pieces: '2' },
+          { paperId: 'b', pieces: '' },
+        ],
+      }),
+    ),
+  ).toEqual([])
+  expect(counts(asked({ papers: [{ paperId: 'gone', pieces: '2' }] }))).toEqual([])
+  expect(counts(asked({ papers: [{ paperId: 'a', pieces: '2' }] }, 2))).toEqual([])
+})
+test('units are counted, whole pieces of one paper or all papers by turns', () => {
+  expect(counts(asked({ papers: [{ paperId: 'a', pieces: '2' }] }))).toEqual([18])
+  expect(counts(asked({ colours: 'in turn' }))).toEqual([6, 6, 6])
 })
