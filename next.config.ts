@@ -7,20 +7,6 @@ const config: NextConfig = {
   turbopack: { root: import.meta.dirname },
   // Native and prebuilt packages stay outside the bundle.
   serverExternalPackages: ['libsql', '@node-rs/argon2'],
-  headers: () =>
-    Promise.resolve([
-      {
-        source: '/:path*',
-        headers: [
-          { key: 'x-content-type-options', value: 'nosniff' },
-          { key: 'x-frame-options', value: 'DENY' },
-          { key: 'referrer-policy', value: 'same-origin' },
-          { key: 'cross-origin-opener-policy', value: 'same-origin' },
-          { key: 'cross-origin-resource-policy', value: 'same-origin' },
-          { key: 'permissions-policy', value: 'camera=(), microphone=(), geolocation=()' },
-        ],
-      },
-    ]),
   // Browsers ask for this name whatever the page says of its icon.
   rewrites: () => Promise.resolve([{ source: '/favicon.ico', destination: '/icon.svg' }]),
   experimental: {

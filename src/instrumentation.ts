@@ -4,4 +4,6 @@ export async function register(): Promise<void> {
     return
   const { startServing } = await import('./flows/start-serving')
   await startServing()
+  const { installFirstAnswers } = await import('./app/_server/first-answers')
+  installFirstAnswers()
 }

@@ -6,7 +6,7 @@ import { join } from 'node:path'
 
 /** Every command runs in the project's folder. */
 const ROOT = process.cwd()
-const NEXT = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next')
+const SERVER = join(ROOT, 'scripts', 'server.mjs')
 const PATIENCE_MS = 30_000
 const POLITE_MS = 2000
 
@@ -120,7 +120,7 @@ export class TestServer {
   }
 
   async begin(): Promise<void> {
-    const server = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
+    const server = spawn(process.execPath, [SERVER, '-H', '127.0.0.1', '-p', String(this.port)], {
       cwd: ROOT,
       env: this.#environment,
       stdio: ['ignore', 'pipe', 'pipe'],
@@ -148,7 +148,7 @@ export class TestServer {
   /** A second server on the same data: what it says and how it ends. */
   async second(): Promise<{ readonly status: number | null; readonly output: string }> {
     const port = await freePort()
-    const other = spawn(process.execPath, [NEXT, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    const other = spawn(process.execPath, [SERVER, '-H', '127.0.0.1', '-p', String(port)], {
       cwd: ROOT,
       env: this.#environment,
       stdio: ['ignore', 'pipe', 'pipe'],

@@ -1,6 +1,6 @@
 // Starts the built application and says where it is once it answers.
 import { spawn } from 'node:child_process'
-import { fail, NEXT, NODE, quietEnv, ROOT } from './setup.mjs'
+import { fail, NODE, quietEnv, ROOT, SERVER } from './setup.mjs'
 
 const PATIENCE_MS = 60_000
 const POLITE_MS = 2000
@@ -16,10 +16,10 @@ async function answers(address) {
 
 /** Serves on `host` until stopped. `say` prints once the first page answers. */
 export async function serve({ host, port, env, say }) {
-  const server = spawn(NODE, [NEXT, 'start', '-H', host, '-p', String(port)], {
+  const server = spawn(NODE, [SERVER, '-H', host, '-p', String(port)], {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, ...quietEnv, ...env },
+    env: { ...process.env, ...quietEnv, NODE_ENV: 'production', ...env },
   })
   for (const signal of ['SIGINT', 'SIGTERM'])
     process.on(signal, () => {

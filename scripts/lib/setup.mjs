@@ -12,6 +12,7 @@ export const ROOT = fileURLToPath(new URL('../..', import.meta.url))
 export const NODE = process.execPath
 export const bin = (path) => join(ROOT, 'node_modules', path)
 export const NEXT = bin('next/dist/bin/next')
+export const SERVER = join(ROOT, 'scripts', 'server.mjs')
 export const DEMO_FOLDER = join(ROOT, 'kelpfield-data', 'demo')
 export const quietEnv = { NEXT_TELEMETRY_DISABLED: '1' }
 

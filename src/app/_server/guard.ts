@@ -1,7 +1,7 @@
 import 'server-only'
 import { cookies, headers } from 'next/headers'
 import { redirect } from 'next/navigation'
-import { connection } from 'next/server'
+import { connection, NextRequest } from 'next/server'
 import { cache } from 'react'
 import { allowedHosts, requestFault, type RequestHead } from '@/access/request-check'
 import { SESSION_COOKIE } from '@/access/session-cookie'
@@ -23,11 +23,23 @@ import {
 import type { Settings } from '@/schema/settings'
 
 /** Whether whoever asks may see anything: always on loopback, with a signed cookie when open to the room. */
-export async function mayEnter(): Promise<boolean> {
+export async function mayEnter(cookie = pageCookie): Promise<boolean> {
   if (!config().room) return true
-  const jar = await cookies()
-  return roomOpen(await roomContext(), jar.get(SESSION_COOKIE)?.value)
+  return roomOpen(await roomContext(), await cookie())
 }
+
+const pageCookie = async (): Promise<string | undefined> => (await cookies()).get(SESSION_COOKIE)?.value
+
+/** As much of a request as the checks and `run-events.ts` read: whoever answers it need not make a whole one. */
+export interface Asked extends Pick<Request, 'method' | 'url' | 'headers'> {
+  readonly body: AsyncIterable<Uint8Array> | null
+}
+
+/** The same cookie of a request that may have come past the framework. */
+const requestCookie = (request: Asked): Promise<string | undefined> =>
+  Promise.resolve(
+    new NextRequest(request.url, { headers: request.headers }).cookies.get(SESSION_COOKIE)?.value,
+  )
 
 export interface OpenedPage {
   readonly context: FlowContext
@@ -96,16 +108,16 @@ function failed(error: unknown): Response {
  * `reads` is set for must not be fetched by other sites either.
  */
 export const handler =
-  <Params>(
+  <Params, Taken extends Asked = Request>(
     { reads }: { readonly reads: 'own pages only' | 'anyone in' },
-    answer: (request: Request, params: Params) => Promise<Response>,
+    answer: (request: Taken, params: Params) => Promise<Response>,
   ) =>
-  async (request: Request, { params }: { readonly params: Promise<Params> }): Promise<Response> => {
+  async (request: Taken, { params }: { readonly params: Promise<Params> }): Promise<Response> => {
     const method = reads === 'own pages only' ? 'POST' : request.method
     const fault = faultOf({ method, header: (name) => request.headers.get(name) })
     if (fault) return refused(fault === 'FOREIGN_HOST' ? 421 : 403, REQUEST_FAULT_WORDS[fault])
     try {
-      if (!(await mayEnter())) return refused(401, 'Unlock Kelpfield first.')
+      if (!(await mayEnter(() => requestCookie(request)))) return refused(401, 'Unlock Kelpfield first.')
       return await answer(request, await params)
     } catch (error) {
       return failed(error)

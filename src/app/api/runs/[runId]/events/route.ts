@@ -1,33 +1,7 @@
-import { handler, refusalResponse } from '@/app/_server/guard'
-import { flowContext } from '@/flows/context'
-import { recordEvents } from '@/flows/deeds/runs'
+import { postRunEvents } from '@/app/_server/run-events'
 
 export const dynamic = 'force-dynamic'
 
-/** Largest batch of taps, far above 500 events. */
-const MOST_BYTES = 512 * 1024
-
-/** The body as JSON; `undefined` where it is none, or longer than a batch can be: then the rest is not even read. */
-async function readJson(request: Request): Promise<unknown> {
-  const chunks: Uint8Array[] = []
-  let bytes = 0
-  for await (const chunk of request.body ?? []) {
-    bytes += chunk.length
-    if (bytes > MOST_BYTES) return undefined
-    chunks.push(chunk)
-  }
-  try {
-    return JSON.parse(Buffer.concat(chunks).toString('utf8')) as unknown
-  } catch {
-    return undefined
-  }
-}
-
-/** Takes taps in and gives back what the client has not seen; see docs/formats/run-events.md. */
-export const POST = handler<{ readonly runId: string }>(
-  { reads: 'own pages only' },
-  async (request, { runId }) => {
-    const result = await recordEvents(await flowContext(), runId, await readJson(request))
-    return result.ok ? Response.json(result) : refusalResponse(result)
-  },
-)
+/** Reached in development alone: the server that is started answers it before the framework does. */
+export const POST = (request: Request, context: { params: Promise<{ runId: string }> }): Promise<Response> =>
+  postRunEvents(request, context)
