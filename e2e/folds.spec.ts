@@ -71,13 +71,11 @@ test('hidden edges, the left hand, another paper and the fold in motion', async 
   await expect(page.getByRole('button', { name: 'See it move' })).toBeEnabled()
 })
 
-test.describe('with reduced motion', () => {
-  test.use({ contextOptions: { reducedMotion: 'reduce' } })
-  test('nothing offers to move', async ({ page, demo }) => {
-    await page.goto(`${demo.address}/designs/crane/steps?move=12`)
-    await expect(said(page)).toBeVisible()
-    await expect(page.getByRole('button', { name: 'See it move' })).toBeHidden()
-  })
+test('with reduced motion nothing offers to move', async ({ page, demo }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  await page.goto(`${demo.address}/designs/crane/steps?move=12`)
+  await expect(said(page)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'See it move' })).toBeHidden()
 })
 
 test('a gauge that cannot be folded on so small a sheet says how far it goes; a slip stays to be mended', async ({

@@ -1,6 +1,7 @@
 /** Debian's Chromium, headless, without a word to the outside. */
 export const CHROMIUM_FLAGS = [
   '--no-sandbox',
+  '--process-per-site',
   '--disable-gpu',
   '--disable-quic',
   '--no-first-run',

@@ -1,17 +1,21 @@
 import axe from 'axe-core'
-import { expect, test as base, type Page } from '@playwright/test'
+import { expect, test as base, type BrowserContext, type Page } from '@playwright/test'
 import { TestServer, type Data } from './server'
+import { Window } from './window'
 
 interface Fixtures {
   /** Fails the test when any page of it wrote an error to the console, threw, or asked for anything outside this machine. */
   readonly quietConsole: { readonly expectErrors: (pattern: RegExp) => void }
   /** A server with the demo data, for tests that only read. */
   readonly demo: TestServer
+  /** The worker's window, emptied of what the test before left. */
+  readonly opened: { readonly context: BrowserContext; readonly page: Page }
 }
 
 interface WorkerFixtures {
   /** The one server of a worker. A file that writes exchanges its data first: `shared.hold('nothing')`. */
   readonly shared: SharedServer
+  readonly window: Window
 }
 
 class SharedServer {
@@ -20,6 +24,10 @@ class SharedServer {
 
   constructor(server: TestServer) {
     this.#server = server
+  }
+
+  get address(): string {
+    return this.#server.address
   }
 
   /** The server with data of its own for what is to be written. */
@@ -38,16 +46,12 @@ class SharedServer {
 }
 
 export const test = base.extend<Fixtures, WorkerFixtures>({
-  page: async ({ page }, give) => {
-    const goto = page.goto.bind(page)
-    page.goto = async (...to) => {
-      const answer = await goto(...to)
-      // What is typed into a form before its script is there is typed for nothing.
-      await page.waitForFunction(() => document.querySelector('[data-ready="false"]:not(main)') === null)
-      return answer
-    }
-    await give(page)
+  opened: async ({ shared, window }, give) => {
+    await give(await window.open())
+    await window.clear(shared.address)
   },
+  context: ({ opened }, give) => give(opened.context),
+  page: ({ opened }, give) => give(opened.page),
   demo: async ({ shared }, give) => give(await shared.toRead()),
   shared: [
     async ({}, give) => {
@@ -57,6 +61,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     },
     { scope: 'worker' },
   ],
+  window: [({ browser }, give) => give(new Window(browser)), { scope: 'worker' }],
   quietConsole: [
     async ({ context }, use) => {
       const errors: string[] = []
