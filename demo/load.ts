@@ -3,6 +3,7 @@ import type { DeedResult } from '../src/flows/deed'
 import { tickCut } from '../src/flows/deeds/cuts'
 import { handOver } from '../src/flows/deeds/deliveries'
 import { recordJoin } from '../src/flows/deeds/joins'
+import { choosePlannedOrders } from '../src/flows/deeds/orders'
 import { addSheets, savePaper } from '../src/flows/deeds/papers'
 import { acceptProof, cutProof, skipProof } from '../src/flows/deeds/proofs'
 import { startLooseRun, startProjectRun } from '../src/flows/deeds/runs'
@@ -163,6 +164,7 @@ async function lanternLids(context: FlowContext, papers: ReadonlyMap<string, str
   ]
   const brief = briefOf('Rosettes for the lantern lids', saturdayFrom(context.nowMs), lines, papers)
   const { projectId } = await done(saveBrief(then, null, brief))
+  await done(choosePlannedOrders(then, projectId))
   const view = await project(context, projectId)
   const [rosettes, leaves] = view.lines
   const firstPaper = rosettes?.papers[0]?.paper.id

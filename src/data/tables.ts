@@ -274,6 +274,17 @@ export interface DeliveryLineTable {
   pieces: number
 }
 
+export interface LineOrderTable {
+  line_id: string
+  step: number
+  seed: number
+  /** Which pieces it is an order of, as `core/plan` writes it. */
+  made_of: string
+  /** JSON: the papers, the paper at each position as an index into them, the positions held. */
+  body: string
+  at_ms: number
+}
+
 export interface DeedDoneTable {
   id: string
   input_hash: string
@@ -297,6 +308,7 @@ export interface Tables {
   project: ProjectTable
   brief_line: BriefLineTable
   line_part: LinePartTable
+  line_order: LineOrderTable
   line_part_paper: LinePartPaperTable
   cut_plan: CutPlanTable
   project_cut_plan: ProjectCutPlanTable

@@ -17,6 +17,8 @@ export type RefusalCode =
   | 'CUT_IN_USE'
   | 'NOTHING_TO_JOIN'
   | 'NOTHING_JOINED'
+  | 'OTHER_PIECES'
+  | 'NO_ORDER_YET'
   | 'PROOF_MISSING'
   | 'ALREADY_CUT'
   | 'NOTHING_TO_HAND_OVER'

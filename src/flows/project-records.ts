@@ -18,6 +18,7 @@ import { mmFromUm } from '@/core/units'
 import { cutPlansOf } from '@/data/repositories/cut-plans'
 import { cutPiecesOf, cutsOf, proofsOf } from '@/data/repositories/cuts'
 import { deliveriesOf, deliveryLinesOf, joinedByLine } from '@/data/repositories/joins'
+import { lastOrdersOf } from '@/data/repositories/line-orders'
 import { linePartPapers, lineParts, linesOf } from '@/data/repositories/projects'
 import { runsOfProjects, type RunSummary } from '@/data/repositories/runs'
 import { takenFromShelf } from '@/data/repositories/shelf'
@@ -140,7 +141,7 @@ export const storedPlan = (row: { id: string; body: string; made_at_ms: number }
 })
 
 async function recordsOf({ db }: FlowContext, ids: readonly string[]) {
-  const [proofs, cuts, cutPieces, runs, shelf, joined, deliveries, deliveryLines, plans] = [
+  const [proofs, cuts, cutPieces, runs, shelf, joined, deliveries, deliveryLines, plans, orders] = [
     await proofsOf(db, ids),
     await cutsOf(db, ids),
     await cutPiecesOf(db, ids),
@@ -150,6 +151,7 @@ async function recordsOf({ db }: FlowContext, ids: readonly string[]) {
     await deliveriesOf(db, ids),
     await deliveryLinesOf(db, ids),
     await cutPlansOf(db, ids),
+    await lastOrdersOf(db, ids),
   ]
   return {
     proofs: grouped(proofs, (row) => row.line_id),
@@ -161,6 +163,7 @@ async function recordsOf({ db }: FlowContext, ids: readonly string[]) {
     deliveries: grouped(deliveries, (row) => row.project_id),
     deliveryLines: grouped(deliveryLines, (row) => row.delivery_id),
     plans: grouped(plans, (row) => row.project_id),
+    orders: grouped(orders, (row) => row.project_id),
   }
 }
 
@@ -194,6 +197,7 @@ function projectRecords(id: string, lines: readonly BriefLine[], loaded: Loaded)
       lines: loaded.deliveryLines(row.id).map((line) => ({ lineId: line.line_id, pieces: line.pieces })),
     })),
     cutPlan: plan ? storedPlan(plan) : null,
+    orders: new Map(loaded.orders(id).map((row) => [row.line_id, row.made_of])),
   }
 }
 

@@ -7,6 +7,7 @@ import { TAP_GRAINS, TRAY_ORDERS } from '@/core/run'
 import { SHEET_RANGE_MM } from './asked-size'
 import { readDesignSource } from './design-document'
 import { colourText } from './fields'
+import { orderBody } from './line-order'
 import { keptMaking } from './making'
 import { runEvent } from './run-event'
 import { settings, zone } from './settings'
@@ -161,6 +162,13 @@ export const STORED_ROWS = {
     units_per_piece: z.int().min(1).max(MOST_UNITS),
   }),
   line_part_paper: z.object({ part_key: key, units: z.int().max(MOST_PIECES * MOST_UNITS) }),
+  line_order: z.object({
+    step: z.int().max(1e6),
+    seed: z.int().max(0x7fffffff),
+    made_of: text,
+    body: json(orderBody),
+    at_ms: atMs,
+  }),
   cut_plan: z.object({ id, body: cutPlan, made_at_ms: atMs }),
   reservation: z.object({ sheets: z.int().max(1e6) }),
   baseline: z.object({ body: json(baseline), at_ms: atMs }),

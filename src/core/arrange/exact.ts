@@ -1,7 +1,7 @@
 import { clashesOf } from './feasible'
 import { leastSquares, unevennessOf } from './evenness'
 import { GapBounds } from './gap-bounds'
-import type { OrderProblem } from './types'
+import type { StringProblem } from './quick'
 
 /** Steps of the search after which it gives up its proof: a few tenths of a second. */
 const MOST_STEPS = 3_000_000
@@ -17,12 +17,12 @@ export interface Searched {
  * left cannot go without more clashes, or where even gaps for all that is left would come to more than the best found.
  * @param start An order to be bettered; its locks hold.
  */
-export function searchOrder(problem: OrderProblem, start: readonly number[]): Searched {
+export function searchOrder(problem: StringProblem, start: readonly number[]): Searched {
   return new Search(problem, start).run()
 }
 
 class Search {
-  readonly #problem: OrderProblem
+  readonly #problem: StringProblem
   readonly #positions: number
   readonly #left: Int32Array
   readonly #first: Int32Array
@@ -37,7 +37,7 @@ class Search {
   #bestSquares: number
   #steps = 0
 
-  constructor(problem: OrderProblem, start: readonly number[]) {
+  constructor(problem: StringProblem, start: readonly number[]) {
     const colourCount = problem.counts.length
     this.#problem = problem
     this.#positions = start.length

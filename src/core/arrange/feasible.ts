@@ -1,4 +1,4 @@
-import type { Shape } from './types'
+import type { Neighbours, Pair, Shape } from './types'
 
 const totalOf = (counts: readonly number[]): number => counts.reduce((sum, count) => sum + count, 0)
 
@@ -14,15 +14,16 @@ export function fewestClashes(shape: Shape, counts: readonly number[]): number {
   return Math.max(0, 2 * most - positions - (shape === 'line' ? 1 : 0))
 }
 
-/** Positions whose next neighbour is of the same colour. */
-export function clashesOf(shape: Shape, colours: readonly number[]): readonly number[] {
-  const last = colours.length - 1
-  if (last < 1) return []
-  return colours.flatMap((colour, at) =>
-    (at < last || (shape === 'ring' && last > 0)) && colours[(at + 1) % colours.length] === colour
-      ? [at]
-      : [],
-  )
+/** Neighbours of the same colour. */
+export function clashesOf(neighbours: Neighbours, colours: readonly number[]): readonly Pair[] {
+  return pairsOf(neighbours, colours.length).filter(([one, other]) => colours[one] === colours[other])
+}
+
+/** What lies beside what, pair by pair. Two in a ring are beside each other on both sides. */
+export function pairsOf(neighbours: Neighbours, positions: number): readonly Pair[] {
+  if (neighbours !== 'ring' && neighbours !== 'line') return neighbours
+  const along = Array.from({ length: Math.max(0, positions - 1) }, (_, at): Pair => [at, at + 1])
+  return neighbours === 'ring' && positions > 1 ? [...along, [positions - 1, 0]] : along
 }
 
 /** A cycle repeated all along: whether it closes, and the numbers of positions next to the one asked that do. */

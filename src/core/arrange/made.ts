@@ -46,8 +46,6 @@ const LONGEST_MM = 100_000
 
 interface Rule {
   readonly inputs: readonly MadeInput[]
-  /** How the last meets the first, where an order shows. */
-  readonly shape: 'ring' | 'line' | null
   readonly work: (values: MadeValues, piece: PieceSize) => Made
 }
 
@@ -172,7 +170,6 @@ const nothingMore = (pieces: number): Made => ({ pieces, facts: [], supplies: []
 export const MADE = {
   batch: {
     inputs: [count('pieces')],
-    shape: null,
     work: (values) => nothingMore(given(values, 'pieces')),
   },
   bouquet: {
@@ -182,7 +179,6 @@ export const MADE = {
       length('stem', { max: 2000, open: true }),
       length('vase', { max: 2000, open: true }),
     ],
-    shape: null,
     work: bouquet,
   },
   garland: {
@@ -194,7 +190,6 @@ export const MADE = {
       length('knot', { max: 500, usual: 30 }),
       length('across', { min: 1, open: true }),
     ],
-    shape: 'line',
     work: garland,
   },
   wreath: {
@@ -203,7 +198,6 @@ export const MADE = {
       count('pieces', { min: LEAST_IN_RING, open: true }),
       length('overlap', { max: 1000, usual: 0 }),
     ],
-    shape: 'ring',
     work: wreath,
   },
   mobile: {
@@ -214,18 +208,14 @@ export const MADE = {
       length('every', { min: 1, max: 5000 }),
       length('knot', { max: 500, usual: 30 }),
     ],
-    // Its neighbours lie across levels and down threads: no line says which they are.
-    shape: null,
     work: mobile,
   },
   topper: {
     inputs: [count('gifts'), count('each', { max: 200 }), length('margin', { max: 200, usual: 10 })],
-    shape: null,
     work: topper,
   },
   table: {
     inputs: [count('places'), count('each', { max: 200 })],
-    shape: null,
     work: (values) => nothingMore(given(values, 'places') * given(values, 'each')),
   },
 } as const satisfies Readonly<Record<string, Rule>>

@@ -1,6 +1,12 @@
 import { clashesOf, fewestClashes } from './feasible'
 import { unevennessOf } from './evenness'
-import type { OrderProblem } from './types'
+import { shuffled } from './shuffle'
+import type { OrderProblem, Shape } from './types'
+
+/** A problem along a string, open or closed. */
+export interface StringProblem extends Pick<OrderProblem, 'counts' | 'locked'> {
+  readonly shape: Shape
+}
 
 /** Rounds of mending over the whole order; it ends sooner where nothing gets better. */
 const ROUNDS = 40
@@ -14,14 +20,44 @@ const NEAR = 6
  * clashes, or as few and a more even spread. Locks hold. Deterministic.
  * *Cost* a round: n times n swaps judged by their neighbours, and n times those near judged as a whole.
  */
-export function quickOrder(problem: OrderProblem): readonly number[] {
+export function quickOrder(problem: StringProblem): readonly number[] {
   const { shape, counts, locked } = problem
   const paced = mended(problem, evenPace(problem))
   if (locked.size > 0 || clashesOf(shape, paced).length <= fewestClashes(shape, counts)) return paced
   return mended(problem, comb(counts))
 }
 
-function mended(problem: OrderProblem, colours: number[]): readonly number[] {
+/**
+ * Another order with no more clashes than a good one has, always the same for a seed: free pieces are shuffled, and only
+ * what clashes is mended; where that does not do, swaps by chance that leave the good order as good.
+ */
+export function otherOrder(problem: StringProblem, good: readonly number[], seed: number): readonly number[] {
+  const allowed = clashesOf(problem.shape, good).length
+  const free = good.flatMap((_, at) => (problem.locked.has(at) ? [] : [at]))
+  const colours = [...good]
+  const mixed = shuffled(
+    free.map((at) => good[at] ?? 0),
+    seed,
+  )
+  free.forEach((at, index) => (colours[at] = mixed[index] ?? 0))
+  for (let round = 0; round < ROUNDS && mendClashes(problem, colours); round++);
+  if (clashesOf(problem.shape, colours).length <= allowed) return colours
+  return swapped(problem, [...good], free, seed)
+}
+
+/** Swaps of free positions in an order by chance, as long as they give no more clashes. */
+function swapped(problem: StringProblem, colours: number[], free: readonly number[], seed: number): number[] {
+  const partners = shuffled([...free, ...free, ...free], seed)
+  for (let index = 0; index + 1 < partners.length; index++) {
+    const [one = 0, other = 0] = [partners[index], partners[index + 1]]
+    const before = clashesAt(problem, colours, one, other)
+    swap(colours, one, other)
+    if (clashesAt(problem, colours, one, other) > before) swap(colours, one, other)
+  }
+  return colours
+}
+
+function mended(problem: StringProblem, colours: number[]): readonly number[] {
   for (let round = 0; round < ROUNDS; round++) {
     const fewer = mendClashes(problem, colours)
     const moreEven = mendEvenness(problem, colours)
@@ -48,7 +84,7 @@ function comb(counts: readonly number[]): number[] {
 }
 
 /** Positions filled one by one with the colour most behind its pace; one that would clash only where no other is left. */
-function evenPace({ counts, locked }: OrderProblem): number[] {
+function evenPace({ counts, locked }: StringProblem): number[] {
   const positions = counts.reduce((sum, count) => sum + count, 0)
   const left = [...counts]
   for (const colour of locked.values()) left[colour] = (left[colour] ?? 0) - 1
@@ -84,7 +120,7 @@ const swap = (colours: number[], one: number, other: number): void => {
 }
 
 /** Like neighbours of the pairs that two positions have a part in. */
-function clashesAt({ shape }: OrderProblem, colours: readonly number[], one: number, other: number): number {
+function clashesAt({ shape }: StringProblem, colours: readonly number[], one: number, other: number): number {
   const size = colours.length
   const pairs = new Set([one - 1, one, other - 1, other].map((at) => (at + size) % size))
   let clashes = 0
@@ -94,10 +130,10 @@ function clashesAt({ shape }: OrderProblem, colours: readonly number[], one: num
 }
 
 /** *Returns* whether a swap gave fewer clashes. */
-function mendClashes(problem: OrderProblem, colours: number[]): boolean {
+function mendClashes(problem: StringProblem, colours: number[]): boolean {
   let better = false
   const size = colours.length
-  const clashing = new Set(clashesOf(problem.shape, colours).flatMap((at) => [at, (at + 1) % size]))
+  const clashing = new Set(clashesOf(problem.shape, colours).flat())
   for (const one of clashing) {
     if (problem.locked.has(one)) continue
     for (let step = 1; step < size; step++) {
@@ -114,7 +150,7 @@ function mendClashes(problem: OrderProblem, colours: number[]): boolean {
 }
 
 /** *Returns* whether a swap gave a more even spread with no more clashes. */
-function mendEvenness(problem: OrderProblem, colours: number[]): boolean {
+function mendEvenness(problem: StringProblem, colours: number[]): boolean {
   const size = colours.length
   const reach = size <= SMALL ? size : NEAR
   let best = unevennessOf(problem.shape, colours, problem.counts.length)

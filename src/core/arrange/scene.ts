@@ -1,5 +1,7 @@
+import { Delaunay } from 'd3-delaunay'
 import { hangOf, placeAlong } from './hang'
 import type { Made, MadeFact, Making, PieceSize } from './made'
+import type { Neighbours, Pair } from './types'
 
 /** Where the middle of a piece is, mm, y down, and how far it is turned from upright, radians clockwise. */
 export interface PiecePlace {
@@ -8,9 +10,11 @@ export interface PiecePlace {
   readonly turn: number
 }
 
-/** How pieces hang, in their order, with what they hang on as lines of x, y by turns. */
+/** How pieces hang or stand, in their order, with what they hang on as lines of x, y by turns. */
 export interface Scene {
   readonly places: readonly PiecePlace[]
+  /** What lies beside what. */
+  readonly neighbours: Neighbours
   readonly lines: readonly (readonly number[])[]
 }
 
@@ -25,6 +29,7 @@ function garlandScene({ values }: Making, made: Made, { acrossMm, highMm }: Piec
   const hang = hangOf(dressedMm, Math.min(values['across'] ?? dressedMm, dressedMm))
   const along = (mm: number) => placeAlong(hang, dressedMm, mm)
   return {
+    neighbours: 'line',
     // A piece hangs straight down from where it is tied, whatever the slope of the string.
     places: Array.from({ length: made.pieces }, (_, at) => {
       const { xMm, downMm } = along(acrossMm / 2 + at * (values['every'] ?? 0))
@@ -46,6 +51,7 @@ const around = (radiusMm: number, turn: number): readonly [number, number] => [
 function wreathScene(_: Making, made: Made): Scene {
   const radiusMm = factOf(made, 'radius')
   return {
+    neighbours: 'ring',
     places: Array.from({ length: made.pieces }, (__, at) => {
       const turn = (2 * Math.PI * at) / made.pieces
       const [xMm, yMm] = around(radiusMm, turn)
@@ -65,7 +71,9 @@ function mobileScene({ values }: Making, made: Made, { acrossMm, highMm }: Piece
   const { threads = 1, each = 1, drop = 0, every = 0 } = values
   const apartMm = THREADS_APART * acrossMm
   const reachMm = drop + (each - 1) * every
+  const across = pairsAlong(made.pieces, 1).filter(([, next]) => next % threads !== 0)
   return {
+    neighbours: [...across, ...pairsAlong(made.pieces, threads)],
     places: Array.from({ length: made.pieces }, (_, at) => ({
       xMm: (at % threads) * apartMm,
       yMm: drop + Math.floor(at / threads) * every + highMm / 2,
@@ -78,7 +86,103 @@ function mobileScene({ values }: Making, made: Made, { acrossMm, highMm }: Piece
   }
 }
 
-/** How what is made will hang; `null` for what has no order to be seen. */
+/** Every position with the one so many further on. */
+const pairsAlong = (positions: number, step: number): readonly Pair[] =>
+  Array.from({ length: Math.max(0, positions - step) }, (_, at): Pair => [at, at + step])
+
+/** From one flower to the next around the middle: no two ever come to lie in one direction. *Source* the golden angle. */
+const GOLDEN_TURN = Math.PI * (3 - Math.sqrt(5))
+/** Flowers of a dome touch: on a spiral of radius c sqrt(k) the nearest lie about 1.75 c apart (tested). */
+const NEAREST = 1.75
+/** Flowers further apart than this, in flowers, are not beside each other. */
+const BESIDE = 1.8
+/** Between bouquets, in flowers. */
+const APART = 0.6
+
+/** The flowers of one bouquet as seen from above, the middle one first. */
+function domeOf(flowers: number, widthMm: number): readonly PiecePlace[] {
+  return Array.from({ length: flowers }, (_, at) => {
+    const radiusMm = flowers === 1 ? 0 : (widthMm / NEAREST) * Math.sqrt(at + 0.5)
+    const [xMm, yMm] = around(radiusMm, at * GOLDEN_TURN)
+    return { xMm, yMm, turn: 0 }
+  })
+}
+
+/** Which lie beside each other in a plane: neighbours by Delaunay's triangles, unless too far apart. */
+function besideInPlane(places: readonly PiecePlace[], farthestMm: number): readonly Pair[] {
+  const triangles = Delaunay.from(
+    places,
+    ({ xMm }) => xMm,
+    ({ yMm }) => yMm,
+  )
+  return places.flatMap((place, at) =>
+    [...triangles.neighbors(at)].flatMap((other): readonly Pair[] => {
+      const far = Math.hypot((places[other]?.xMm ?? 0) - place.xMm, (places[other]?.yMm ?? 0) - place.yMm)
+      return other > at && far <= farthestMm ? [[at, other]] : []
+    }),
+  )
+}
+
+/** Bouquets side by side in rows, each as a dome from above; flowers of two bouquets are not beside each other. */
+function bouquetScene({ values }: Making, made: Made, { acrossMm, highMm }: PieceSize): Scene {
+  const { bouquets = 1, each = 1 } = values
+  const widthMm = Math.max(acrossMm, highMm)
+  const dome = domeOf(each, widthMm)
+  const reachMm = dome.reduce((most, { xMm, yMm }) => Math.max(most, Math.hypot(xMm, yMm)), 0)
+  const pitchMm = 2 * reachMm + (1 + APART) * widthMm
+  const inARow = Math.ceil(Math.sqrt(1.6 * bouquets))
+  const beside = besideInPlane(dome, BESIDE * widthMm)
+  return {
+    neighbours: Array.from({ length: bouquets }, (_, bouquet) =>
+      beside.map(([one, other]): Pair => [bouquet * each + one, bouquet * each + other]),
+    ).flat(),
+    places: Array.from({ length: made.pieces }, (_, at) => {
+      const bouquet = Math.floor(at / each)
+      const { xMm = 0, yMm = 0 } = dome[at % each] ?? {}
+      return {
+        xMm: xMm + (bouquet % inARow) * pitchMm,
+        yMm: yMm + Math.floor(bouquet / inARow) * pitchMm,
+        turn: 0,
+      }
+    }),
+    lines: [],
+  }
+}
+
+/** Room for one at a table, and across it: the craft's common practice, no source. */
+const [PLACE_MM, TABLE_MM] = [600, 900]
+
+/** Places along both sides of a table from above, the pieces of each side by side. */
+function tableScene({ values }: Making, made: Made, { acrossMm, highMm }: PieceSize): Scene {
+  const { places: seats = 1, each = 1 } = values
+  const side = Math.ceil(seats / 2)
+  const stepMm = Math.max(PLACE_MM, 1.2 * each * acrossMm)
+  const edgeMm = TABLE_MM / 2 - highMm
+  const longMm = side * stepMm
+  const neighbours = Array.from({ length: made.pieces }, (_, at): readonly Pair[] => {
+    const seat = Math.floor(at / each)
+    // The first of the other side does not lie beside the last of this one.
+    const next: readonly Pair[] = at + 1 < made.pieces && at + 1 !== side * each ? [[at, at + 1]] : []
+    const opposite = at + side * each
+    return seat < side && opposite < made.pieces ? [...next, [at, opposite]] : next
+  }).flat()
+  return {
+    neighbours,
+    places: Array.from({ length: made.pieces }, (_, at) => {
+      const seat = Math.floor(at / each)
+      return {
+        xMm: ((seat % side) + 0.5) * stepMm + ((at % each) - (each - 1) / 2) * 1.1 * acrossMm,
+        yMm: seat < side ? -edgeMm : edgeMm,
+        turn: 0,
+      }
+    }),
+    lines: [
+      [0, -TABLE_MM / 2, longMm, -TABLE_MM / 2, longMm, TABLE_MM / 2, 0, TABLE_MM / 2, 0, -TABLE_MM / 2],
+    ],
+  }
+}
+
+/** How what is made will hang or stand; `null` for what has no order to be seen. */
 export function sceneOf(making: Making, made: Made, piece: PieceSize): Scene | null {
   switch (making.kind) {
     case 'garland':
@@ -87,10 +191,12 @@ export function sceneOf(making: Making, made: Made, piece: PieceSize): Scene | n
       return wreathScene(making, made)
     case 'mobile':
       return mobileScene(making, made, piece)
-    case 'batch':
     case 'bouquet':
-    case 'topper':
+      return bouquetScene(making, made, piece)
     case 'table':
+      return tableScene(making, made, piece)
+    case 'batch':
+    case 'topper':
       return null
   }
 }

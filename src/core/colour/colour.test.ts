@@ -3,6 +3,8 @@ import { DIFFERENCES } from '../../../test/reference/colours'
 import { CoreError } from '../errors'
 import {
   sideAdvice,
+  colourBy,
+  glowOf,
   apportion,
   differenceOf,
   differenceSeen,
@@ -159,5 +161,45 @@ describe('the side that shows', () => {
   })
   test('sides that cannot be told apart have nothing to show', () => {
     expect(sideAdvice({ frontColour: '#c4491d', backColour: '#c54a1e', mainShare: 0.2 })).toBe('alike')
+  })
+})
+
+describe('by a lamp', () => {
+  test.each([
+    // CIE 15, illuminant A (2856 K), and the tabled 2700 K, both from memory.
+    [2856, 0.4476, 0.4074],
+    [2700, 0.4599, 0.4106],
+  ])('a body at %i K glows at x %f, y %f', (kelvin, x, y) => {
+    const [toX, toY] = glowOf(kelvin)
+    expect(Math.hypot(toX - x, toY - y)).toBeLessThan(0.001)
+  })
+  test('white grows warm and no darker; blues lose more than reds; black stays', () => {
+    const white = labOf(colourBy('lamplight', '#ffffff'))
+    expect(white.b).toBeGreaterThan(5)
+    expect(white.l).toBeGreaterThan(95)
+    const lost = (hex: string) => labOf(hex).l - labOf(colourBy('lamplight', hex)).l
+    expect(lost('#2040c0')).toBeGreaterThan(lost('#c04020'))
+    expect(colourBy('lamplight', '#000000')).toBe('#000000')
+    expect(colourBy('daylight', '#2c6e7f')).toBe('#2c6e7f')
+  })
+  test('by little light every colour is darker and paler than by the lamp', () => {
+    // Whole steps of sRGB are coarse in the dark.
+    const STEP = 3
+    fc.assert(
+      fc.property(fc.nat(0xffffff), (value) => {
+        const hex = `#${value.toString(16).padStart(6, '0')}`
+        const [lamp, dim] = [labOf(colourBy('lamplight', hex)), labOf(colourBy('dim light', hex))]
+        expect(dim.l).toBeLessThanOrEqual(0.75 * lamp.l + STEP)
+        expect(Math.hypot(dim.a, dim.b)).toBeLessThanOrEqual(Math.hypot(lamp.a, lamp.b) + STEP)
+      }),
+      { numRuns: 300 },
+    )
+  })
+  test('two papers that part by their blue come closer by the lamp and by little light', () => {
+    const seen = (way: 'all colours' | 'dim light') => differenceSeen('#3d6fb0', '#3d7a5a', way)
+    expect(seen('dim light')).toBeLessThan(seen('all colours'))
+  })
+  test('what is no colour is refused', () => {
+    expect(() => colourBy('lamplight', 'teal-ish')).toThrow(CoreError)
   })
 })

@@ -6,6 +6,7 @@ import {
   filterDeficiencyTrit,
 } from 'culori'
 import { CoreError } from '../errors'
+import { colourBy } from './light'
 
 /** A colour as a place in CIE Lab under D65. */
 export interface Lab {
@@ -34,12 +35,24 @@ export function labOf(hex: string): Lab {
 export const differenceOf = (one: Lab, other: Lab): number =>
   ciede2000({ mode: 'lab65', ...one }, { mode: 'lab65', ...other })
 
-/** How an eye may see: every colour, or without one kind of cone (as simulated by culori after Machado et al. 2009). */
-export const WAYS_OF_SEEING = ['all colours', 'no red cones', 'no green cones', 'no blue cones'] as const
+/**
+ * How papers may be seen: by day, by a lamp or by little light, or by eyes without one kind of cone (as simulated by
+ * culori after Machado et al. 2009).
+ */
+export const WAYS_OF_SEEING = [
+  'all colours',
+  'lamplight',
+  'dim light',
+  'no red cones',
+  'no green cones',
+  'no blue cones',
+] as const
 export type WayOfSeeing = (typeof WAYS_OF_SEEING)[number]
 
 const SEEN: Readonly<Record<WayOfSeeing, (hex: string) => Lab>> = {
   'all colours': labOf,
+  lamplight: (hex) => labOf(colourBy('lamplight', hex)),
+  'dim light': (hex) => labOf(colourBy('dim light', hex)),
   'no red cones': through(filterDeficiencyProt(1)),
   'no green cones': through(filterDeficiencyDeuter(1)),
   'no blue cones': through(filterDeficiencyTrit(1)),

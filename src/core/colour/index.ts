@@ -1,5 +1,6 @@
 export * from './apportion'
 export * from './difference'
+export * from './light'
 export * from './from-picture'
 export * from './sides'
 export * from './tell-apart'

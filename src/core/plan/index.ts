@@ -1,6 +1,7 @@
 export * from './types'
 export * from './progress'
 export * from './demand'
+export * from './colours'
 export * from './cutting'
 export * from './precedence'
 export * from './shortage'

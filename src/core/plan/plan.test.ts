@@ -32,6 +32,8 @@ const EMPTY: ProjectFacts = {
   lines: 0,
   units: 0,
   papers: 0,
+  ordersWanted: 0,
+  ordersChosen: 0,
   planned: true,
   shortUnits: 0,
   shortSheets: 0,
@@ -97,6 +99,8 @@ test('every station is told, and the next deed is never at a station that is don
     waitingUnits: count,
     foldedUnits: count,
     openRuns: fc.integer({ min: 0, max: 2 }),
+    ordersWanted: count,
+    ordersChosen: count,
     joinsWanted: count,
     joined: count,
     joinable: count,
@@ -228,6 +232,7 @@ const NOTHING: ProjectRecords = {
   joined: new Map(),
   deliveries: [],
   cutPlan: null,
+  orders: new Map(),
 }
 
 /** What may have been recorded of a brief: some cut, some of that folded, some handed over. */

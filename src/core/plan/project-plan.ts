@@ -2,6 +2,7 @@ import type { RejectRate } from '../batch'
 import type { StockSheets } from '../cut'
 import type { DesignDocument, Family } from '../design'
 import type { Pace } from '../time'
+import { ordersOf } from './colours'
 import { givenBy, isOffcut, isReadyCut, layoutsLeft, standingOf, type Standing } from './cutting'
 import { cutDemands, needsOf, type PaperNeed } from './demand'
 import { owedOf, type Owed } from './handing-over'
@@ -112,11 +113,14 @@ function factsOf(
     line.parts.every(
       ({ foldedUnits, papers: used }) => foldedUnits === 0 && used.every((one) => one.cutUnits === 0),
     )
+  const orders = ordersOf(brief.lines, records)
   const proofOf = (line: LineProgress) => records.proofs.find(({ lineId }) => lineId === line.line.id)?.status
   return {
     lines: lines.length,
     units: sum(parts, ({ part }) => part.units),
     papers: papersOf(brief).size,
+    ordersWanted: orders.wanted.length,
+    ordersChosen: orders.chosen.length,
     planned: papers.every(isPlanned),
     shortUnits: sum(missing, ({ units }) => units),
     shortSheets: shortSheets(records, missing),

@@ -2,13 +2,17 @@
 export const STATIONS = ['brief', 'colour', 'paper', 'cut', 'fold', 'join', 'deliver'] as const
 export type StationKey = (typeof STATIONS)[number]
 
-export type StationState = 'done' | 'wanting' | 'not yet'
+/** `planned`: there is a good answer by itself, and nobody has said that it is the one. */
+export type StationState = 'done' | 'wanting' | 'planned' | 'not yet'
 
 /** What is known of a project, in counts. */
 export interface ProjectFacts {
   readonly lines: number
   readonly units: number
   readonly papers: number
+  /** Lines whose pieces can follow each other in one order or another, and those for which one was chosen. */
+  readonly ordersWanted: number
+  readonly ordersChosen: number
   /** Whether what is still to be cut has a plan. */
   readonly planned: boolean
   /** Units that the stock has no sheet for, and the whole sheets that would mend it (`null`: no size to buy known). */
@@ -58,8 +62,8 @@ export const allDelivered = ({ lines, ordered, handedOver }: ProjectFacts): bool
  */
 const TELLS = {
   brief: ({ lines, units }) => tell(lines > 0 ? 'done' : 'wanting', units),
-  // Papers are chosen in the brief; nothing of colour is planned yet, so nothing is done.
-  colour: ({ papers }) => tell('not yet', papers),
+  colour: ({ lines, papers, ordersWanted, ordersChosen }) =>
+    tell(lines === 0 ? 'not yet' : ordersChosen < ordersWanted ? 'planned' : 'done', papers),
   paper: ({ lines, planned, shortUnits, shortSheets, ...cut }) =>
     lines === 0
       ? tell('not yet', 0)

@@ -137,6 +137,8 @@ export interface ProjectRecords {
   readonly joined: ReadonlyMap<string, number>
   readonly deliveries: readonly Delivery[]
   readonly cutPlan: StoredCutPlan | null
+  /** Which pieces the chosen order of a line is of, by line; see `madeOf`. */
+  readonly orders: ReadonlyMap<string, string>
 }
 
 /** A layout of the stored plan with the sheets of it that are still to be cut. */

@@ -10,6 +10,7 @@ import { runWay } from './0008-run-way'
 import { keysApart } from './0009-keys-apart'
 import { plansAndParts } from './0010-plans-and-parts'
 import { madeOfPieces } from './0011-made-of-pieces'
+import { orders } from './0012-orders'
 
 /**
  * Every migration, by the name it is remembered under; the order of the names is the order of the
@@ -27,6 +28,7 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0009-keys-apart': keysApart,
   '0010-plans-and-parts': plansAndParts,
   '0011-made-of-pieces': madeOfPieces,
+  '0012-orders': orders,
 }
 
 /** Version of the data, kept in the file's header as `user_version`. */

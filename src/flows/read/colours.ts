@@ -1,19 +1,19 @@
 import {
-  arrangeInOrder,
   clashesOf,
-  MADE,
   MOST_POSITIONS,
-  sceneOf,
-  workedOrNone,
+  orderAs,
+  type Neighbours,
   type Order,
   type PieceSize,
   type Scene,
   type Shape,
 } from '@/core/arrange'
-import { outlineSizeMm, variantOf } from '@/core/design'
 import { hardToTell, sideAdvice, type SideAdvice, type WayOfSeeing } from '@/core/colour'
 import { sidesShown } from '@/core/fold'
+import { seenPieces, type ColouredLine } from '@/core/plan'
+import { ordersOfLines, type LineOrderRow } from '@/data/repositories/line-orders'
 import type { FlowContext } from '../flow-context'
+import { hungAs, plannedOrder, readOrder } from '../line-orders'
 import { readEnd, type FoldedEndView } from './folds'
 import type { PaperView } from './papers'
 import type { LineView, ProjectView } from './project'
@@ -24,12 +24,23 @@ export interface ColourCount {
   readonly pieces: number
 }
 
+/** What somebody chose of a line's order. */
+export interface ChosenOrder {
+  readonly seed: number
+  /** Positions that are held. */
+  readonly locked: readonly number[]
+}
+
 /** A line's pieces as they could follow each other. */
 export interface LineOrder {
   readonly line: LineView
   readonly counts: readonly ColourCount[]
-  /** As what it is made into hangs; as asked for loose pieces. */
-  readonly shape: Shape
+  /** What lies beside what: as what it is made into hangs; as asked for loose pieces. */
+  readonly neighbours: Neighbours
+  /** `null` where the order is the one that is planned. */
+  readonly chosen: ChosenOrder | null
+  /** An order was chosen for other pieces than the line has now. */
+  readonly outgrown: boolean
   /** How it will hang; `null` where nothing says so. */
   readonly hung: { readonly scene: Scene; readonly piece: PieceSize } | null
   /** The finished piece; `null` where its folds have no pictures. */
@@ -59,25 +70,26 @@ export interface ColoursView {
   readonly alike: readonly AlikeView[]
 }
 
-/** Pieces of each paper a line's first part is folded from: that is what is seen. */
-function countsOf({ papers, parts, making, pieces }: LineView): readonly ColourCount[] {
-  if (making.inTurn)
-    return papers.map(({ paper, goodUnits }) => ({ paper, pieces: Math.round(goodUnits / pieces) }))
-  const [seen] = parts
-  return papers.flatMap(({ part, paper, goodUnits }) =>
-    seen && part.key === seen.key && goodUnits > 0
-      ? [{ paper, pieces: Math.round(goodUnits / seen.unitsPerPiece) }]
-      : [],
-  )
-}
+/** A line as `core/plan` asks for its colours. */
+const coloured = ({ making, parts, papers }: LineView): ColouredLine => ({
+  making,
+  parts: parts.map(({ key, unitsPerPiece }) => ({
+    unitsPerPiece,
+    papers: papers
+      .filter(({ part }) => part.key === key)
+      .map(({ paper, goodUnits }) => ({ paperId: paper.id, units: goodUnits })),
+  })),
+})
 
-/** How a line will hang, from the numbers of its brief. */
-function hungAs({ making, design, variantKey, sheetMm, gauges }: LineView): LineOrder['hung'] {
-  if (MADE[making.kind].shape === null) return null
-  const piece = outlineSizeMm(design, variantOf(design, variantKey), sheetMm, gauges)
-  const made = workedOrNone(making, piece)
-  const scene = made && sceneOf(making, made, piece)
-  return scene && { scene, piece }
+/** Pieces of each paper that is seen; of units by turns, those of one piece. */
+function countsOf(line: LineView): readonly ColourCount[] {
+  if (line.making.inTurn)
+    return line.papers.map(({ paper, goodUnits }) => ({ paper, pieces: Math.round(goodUnits / line.pieces) }))
+  const papers = new Map(line.papers.map(({ paper }) => [paper.id, paper]))
+  return seenPieces(coloured(line)).flatMap(({ paperId, pieces }): readonly ColourCount[] => {
+    const paper = papers.get(paperId)
+    return paper ? [{ paper, pieces }] : []
+  })
 }
 
 /** One of each again and again: what a piece of units by turns is. The brief has seen to it that it closes. */
@@ -87,22 +99,45 @@ function byTurns(counts: readonly number[]): Order {
   return { colours, clashes: clashesOf('ring', colours), fewest: true, mostEven: true }
 }
 
-async function orderOf(context: FlowContext, line: LineView, asked: Shape): Promise<LineOrder> {
+/** The order somebody chose, as far as it is of the pieces the line has now. */
+function chosenOf(
+  row: LineOrderRow | undefined,
+  line: LineView,
+  counts: readonly ColourCount[],
+): (ChosenOrder & { readonly colours: readonly number[] }) | null {
+  const body = row ? readOrder(row, coloured(line)) : null
+  if (!row || !body) return null
+  const index = body.papers.map((id) => counts.findIndex(({ paper }) => paper.id === id))
+  return { seed: row.seed, locked: body.locked, colours: body.at.map((paper) => index[paper] ?? 0) }
+}
+
+async function orderOf(
+  context: FlowContext,
+  line: LineView,
+  asked: Shape,
+  row: LineOrderRow | undefined,
+): Promise<LineOrder> {
   const counts = countsOf(line)
-  const shape = line.making.inTurn ? 'ring' : (MADE[line.making.kind].shape ?? asked)
   const pieces = counts.map((one) => one.pieces)
+  const hung = line.making.inTurn ? null : hungAs(line)
+  const neighbours = line.making.inTurn ? 'ring' : (hung?.scene.neighbours ?? asked)
+  const chosen = chosenOf(row, line, counts)
   const tooMany = pieces.reduce((sum, count) => sum + count, 0) > MOST_POSITIONS
   return {
     line,
     counts,
-    shape,
-    hung: line.making.inTurn ? null : hungAs(line),
+    neighbours,
+    chosen,
+    outgrown: row !== undefined && !chosen,
+    hung,
     end: await readEnd(context, line.designHash, line),
     order: tooMany
       ? null
       : line.making.inTurn
         ? byTurns(pieces)
-        : arrangeInOrder({ shape, counts: pieces, locked: new Map() }),
+        : chosen
+          ? orderAs(neighbours, chosen.colours, pieces)
+          : plannedOrder(neighbours, pieces),
   }
 }
 
@@ -130,8 +165,15 @@ export async function readColours(
   shape: Shape,
 ): Promise<ColoursView> {
   const orders: LineOrder[] = []
-  for (const line of project.lines)
-    if (countsOf(line).length > 1) orders.push(await orderOf(context, line, shape))
+  const ordered = project.lines.filter((line) => countsOf(line).length > 1)
+  const rows = await ordersOfLines(
+    context.db,
+    ordered.map(({ id }) => id),
+  )
+  for (const line of ordered) {
+    const row = rows.find(({ line_id }) => line_id === line.id)
+    orders.push(await orderOf(context, line, shape, row))
+  }
   const sides: SidesView[] = []
   for (const line of project.lines) {
     const seen = await sidesOf(context, line)

@@ -1,10 +1,10 @@
 import { useId } from 'react'
-import { frameOf, type PieceSize, type Scene } from '@/core/arrange'
-import type { FoldPicture } from '@/core/fold'
+import { frameOf, type Pair, type PieceSize, type Scene } from '@/core/arrange'
 import { facesOf } from '../diagram/faces'
 import { Paper } from '../diagram/Paper'
-import { smallPicture } from '../diagram/view'
+import type { SmallPicture } from '../diagram/view'
 import type { Preferences } from '../format'
+import { HandMarks, type Hand } from './hand'
 import { transformOf } from './placed'
 import { SceneFrame } from './SceneFrame'
 
@@ -16,21 +16,26 @@ interface HungPiecesProps {
   /** The paper at each place, as an index into `papers`. */
   readonly colours: readonly number[]
   readonly papers: readonly PaperColours[]
-  readonly picture: FoldPicture
+  readonly small: SmallPicture
+  /** Where pieces can be taken in hand. */
+  readonly hand?: Hand
   readonly sideUp: Parameters<typeof facesOf>[1]
   /** The side its sheet is folded from: pieces are drawn to scale. */
   readonly sheetMm: number
-  /** Places whose next neighbour is alike. */
-  readonly clashes: readonly number[]
+  /** Neighbours that are alike. */
+  readonly clashes: readonly Pair[]
   readonly title: string
+  /** As high as there is room for; otherwise as wide as its place, however high. */
+  readonly whole: boolean
   readonly preferences: Preferences
 }
 
 /** Finished pieces in their papers' colours as they will hang, to scale. */
 export function HungPieces(props: HungPiecesProps) {
-  const { scene, piece, colours, papers, picture, sideUp, sheetMm, clashes, title, preferences } = props
+  const { scene, piece, colours, papers, small, hand, sideUp, sheetMm, clashes, title, whole, preferences } =
+    props
   const id = useId()
-  const { width, height, scale, paths } = smallPicture(picture, false)
+  const { width, height, scale, paths } = small
   const mmPerUnit = sheetMm / scale
   const { left, right } = frameOf(scene, piece)
   // Around the gap, and never too small to be seen on a long garland.
@@ -40,8 +45,9 @@ export function HungPieces(props: HungPiecesProps) {
       scene={scene}
       piece={piece}
       title={title}
-      className="mx-auto max-h-[32rem] w-full"
+      className={whole ? 'mx-auto max-h-[32rem] w-full' : 'w-full'}
       preferences={preferences}
+      inHand={hand !== undefined}
     >
       <defs>
         {papers.map((paper, index) => (
@@ -55,13 +61,13 @@ export function HungPieces(props: HungPiecesProps) {
         ))}
       </defs>
       {scene.places.map((place, at) => (
-        <use key={at} href={`#${id}-${colours[at] ?? 0}`} transform={transformOf(place)} />
+        <use key={at} {...hand?.of(at)} href={`#${id}-${colours[at] ?? 0}`} transform={transformOf(place)} />
       ))}
-      {clashes.map((at) => {
-        const [one, other] = [scene.places[at], scene.places[(at + 1) % scene.places.length]]
+      {clashes.map(([from, to]) => {
+        const [one, other] = [scene.places[from], scene.places[to]]
         return one && other ? (
           <circle
-            key={at}
+            key={`${from} ${to}`}
             cx={(one.xMm + other.xMm) / 2}
             cy={(one.yMm + other.yMm) / 2}
             r={ring}
@@ -71,6 +77,13 @@ export function HungPieces(props: HungPiecesProps) {
           />
         ) : null
       })}
+      {hand ? (
+        <HandMarks
+          hand={hand}
+          places={scene.places.map(({ xMm, yMm }) => ({ x: xMm, y: yMm }))}
+          radius={Math.max(0.6 * Math.max(piece.acrossMm, piece.highMm), ring)}
+        />
+      ) : null}
     </SceneFrame>
   )
 }

@@ -8,6 +8,8 @@ interface SceneFrameProps {
   readonly title: string
   readonly className: string
   readonly preferences: Preferences
+  /** Whether its pieces can be taken in hand, one by one. */
+  readonly inHand?: boolean
   /** The pieces, drawn in mm; what is defined for them first. */
   readonly children: ReactNode
 }
@@ -24,7 +26,15 @@ const [THIN, MEASURE] = [1 / 400, 1 / 5]
 const letterOf = (width: number, height: number): number => Math.max(width / 60, height / 18)
 
 /** What is made as it will hang, to scale, on its strings, with a measure beside it. */
-export function SceneFrame({ scene, piece, title, className, preferences, children }: SceneFrameProps) {
+export function SceneFrame({
+  scene,
+  piece,
+  title,
+  className,
+  preferences,
+  inHand,
+  children,
+}: SceneFrameProps) {
   const { left, top, right, bottom } = frameOf(scene, piece)
   const width = right - left
   const [thin, letter] = [THIN * width, letterOf(width, bottom - top)]
@@ -33,7 +43,7 @@ export function SceneFrame({ scene, piece, title, className, preferences, childr
   return (
     <svg
       viewBox={[left, top, width, floor - top].map((value) => value.toFixed(1)).join(' ')}
-      role="img"
+      role={inHand ? 'group' : 'img'}
       aria-label={title}
       className={className}
     >

@@ -4,6 +4,9 @@ const THEMED = /var\((--[\w-]+)\)|currentColor/g
 const [INK, GROUND] = ['#17323a', '#fbf8f1'] as const
 const PAINTED = ['fill', 'stroke', 'color'] as const
 
+/** What is there for hands, and says nothing on paper. */
+const FOR_HANDS = ['class', 'tabindex', 'role', 'aria-label', 'aria-pressed', 'data-at'] as const
+
 /** A picture of the page as one that needs nothing of it: colours of the theme as they are now, no classes. */
 export function selfContained(svg: SVGSVGElement): SVGSVGElement {
   const style = getComputedStyle(svg)
@@ -13,13 +16,17 @@ export function selfContained(svg: SVGSVGElement): SVGSVGElement {
     )
   const copy = svg.cloneNode(true) as SVGSVGElement
   const [, , width = 1, height = 1] = (svg.getAttribute('viewBox') ?? '0 0 1 1').split(' ').map(Number)
+  const label = svg.getAttribute('aria-label')
+  for (const mark of copy.querySelectorAll('[data-mark]')) mark.remove()
   for (const element of [copy, ...copy.querySelectorAll('*')]) {
-    element.removeAttribute('class')
+    for (const name of FOR_HANDS) element.removeAttribute(name)
     for (const name of PAINTED) {
       const value = element.getAttribute(name)
       if (value !== null) element.setAttribute(name, resolved(value))
     }
   }
+  copy.setAttribute('role', 'img')
+  if (label !== null) copy.setAttribute('aria-label', label)
   copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg')
   copy.setAttribute('font-family', 'sans-serif')
   copy.setAttribute('width', '1200')

@@ -1,5 +1,13 @@
 import { useId, useMemo } from 'react'
-import { arrangeInOrder, MADE, MOST_POSITIONS, sceneOf, type Made, type Making } from '@/core/arrange'
+import {
+  arrangeInOrder,
+  MOST_POSITIONS,
+  sceneOf,
+  type Made,
+  type Making,
+  type Neighbours,
+  type Scene,
+} from '@/core/arrange'
 import type { Point } from '@/core/design'
 import { largest, least } from '@/core/numeric'
 import { SceneFrame } from '../arrange/SceneFrame'
@@ -16,16 +24,29 @@ interface MadePictureProps {
   readonly preferences: Preferences
 }
 
+/** What does not hang. */
+const STANDING: Readonly<Partial<Record<Making['kind'], string>>> = {
+  bouquet: 'from above',
+  table: 'from above',
+}
+
+/** What is much wider than high. */
+const WIDE: ReadonlySet<Making['kind']> = new Set(['garland', 'table'])
+
+/** More pieces in a plane take the Colour station a moment; here, while numbers are typed, they are coloured along a line. */
+const MOST_IN_PLANE = 150
+
 /** The colour at each place: as the Colour station puts them in order, one alone while shares do not add up. */
-function useColours({ making, made, papers }: MadePictureProps): readonly string[] {
-  const { pieces } = made
+function useColours(papers: MadePictureProps['papers'], scene: Scene | null): readonly string[] {
   const shares = JSON.stringify(papers.map((paper) => paper.pieces))
+  const positions = scene?.places.length ?? 0
+  const beside = JSON.stringify(positions > MOST_IN_PLANE ? 'line' : (scene?.neighbours ?? 'line'))
   const order = useMemo(() => {
     const counts = JSON.parse(shares) as number[]
-    const together = counts.reduce((sum, count) => sum + count, 0)
-    if (together !== pieces || pieces > MOST_POSITIONS) return null
-    return arrangeInOrder({ shape: MADE[making.kind].shape ?? 'line', counts, locked: new Map() }).colours
-  }, [shares, pieces, making.kind])
+    if (counts.reduce((sum, count) => sum + count, 0) !== positions) return null
+    const neighbours = JSON.parse(beside) as Neighbours
+    return arrangeInOrder({ neighbours, counts, locked: new Map() }).colours
+  }, [shares, positions, beside])
   const colourOf = (paper: number): string => papers[paper]?.colour ?? 'var(--shade)'
   return order ? order.map(colourOf) : [colourOf(0)]
 }
@@ -33,12 +54,12 @@ function useColours({ making, made, papers }: MadePictureProps): readonly string
 /** How it will hang, to scale, while its numbers are typed; nothing for what has no order to be seen. */
 export function MadePicture(props: MadePictureProps) {
   const { making, made, outline, preferences } = props
-  const colours = useColours(props)
   const id = useId()
   const [xs, ys] = [outline.map(({ x }) => x), outline.map(({ y }) => y)]
   const [left, right, bottom, top] = [least(xs), largest(xs), least(ys), largest(ys)]
   const piece = { acrossMm: right - left, highMm: top - bottom }
   const scene = made.pieces > MOST_POSITIONS ? null : sceneOf(making, made, piece)
+  const colours = useColours(props.papers, scene)
   if (!scene) return null
   const points = outline.map(
     ({ x, y }) => `${(x - (left + right) / 2).toFixed(2)},${((bottom + top) / 2 - y).toFixed(2)}`,
@@ -47,8 +68,8 @@ export function MadePicture(props: MadePictureProps) {
     <SceneFrame
       scene={scene}
       piece={piece}
-      title={`${made.pieces} pieces as they will hang, to scale`}
-      className={making.kind === 'garland' ? 'max-h-72 w-full' : 'max-h-80 w-full max-w-md'}
+      title={`${made.pieces} pieces ${STANDING[making.kind] ?? 'as they will hang'}, to scale`}
+      className={WIDE.has(making.kind) ? 'max-h-72 w-full' : 'max-h-80 w-full max-w-md'}
       preferences={preferences}
     >
       <defs>

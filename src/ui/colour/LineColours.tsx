@@ -1,22 +1,30 @@
-import { MOST_POSITIONS, type Shape } from '@/core/arrange'
+import { MOST_POSITIONS, type Neighbours } from '@/core/arrange'
+import { colourBy, type Light } from '@/core/colour'
+import type { DeedResult } from '@/flows/deed'
 import type { LineOrder } from '@/flows/read/colours'
-import { countOf, formatShare, type Preferences } from '../format'
+import { formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
-import { HungPieces } from '../arrange/HungPieces'
-import { OrderPreview } from './OrderPreview'
+import { smallPicture } from '../diagram/view'
+import { OrderByHand } from './OrderByHand'
 import { PieceInTurn } from './PieceInTurn'
 import { orderInWords, orderWords, turnWords } from './order-words'
 
 interface LineColoursProps {
   readonly of: LineOrder
+  readonly light: Light
+  readonly choose: (input: object, press: string) => Promise<DeedResult<unknown>>
+  /** The one line there is to choose for: the page's own button does. */
+  readonly alone: boolean
+  readonly undo: (lineId: string) => Promise<DeedResult<unknown>>
   readonly preferences: Preferences
 }
 
 /** The papers of a line with their shares, and its pieces in an order without like neighbours. */
-export function LineColours({ of, preferences }: LineColoursProps) {
-  const { line, counts, shape, order } = of
+export function LineColours(props: LineColoursProps) {
+  const { of, preferences } = props
+  const { line, counts, neighbours, order, chosen, outgrown } = of
   const named = counts.map(({ paper, pieces }) => ({ name: paper.name, pieces }))
-  const turns = turnWords(shape, named)
+  const turns = turnWords(neighbours, named)
   return (
     <section aria-labelledby={`colours-${line.id}`} className="border-t hairline py-5">
       <div className="grid gap-6 tablet:grid-cols-[18rem_1fr]">
@@ -46,8 +54,19 @@ export function LineColours({ of, preferences }: LineColoursProps) {
           </ul>
           {order ? (
             <>
-              <p className="mt-4">{orderWords(shape, order, named)}</p>
+              <p className="mt-4">{orderWords(neighbours, order, named)}</p>
               {turns === null ? null : <p className="second mt-2">{turns}</p>}
+              {line.making.inTurn ? null : (
+                <p className="second mt-2">
+                  {chosen ? 'You chose this order.' : 'Planned: choose it, or change it.'}
+                </p>
+              )}
+              {outgrown ? (
+                <p className="note mt-2">
+                  The order that was chosen is of other pieces than the brief has now. This one is planned
+                  anew; with the old numbers the old one comes back.
+                </p>
+              ) : null}
               <details className="mt-3">
                 <summary className="link">In words</summary>
                 <p className="second mt-1">
@@ -62,43 +81,61 @@ export function LineColours({ of, preferences }: LineColoursProps) {
             <p className="mt-4">Too many pieces to put in one order: {MOST_POSITIONS} at most.</p>
           )}
         </div>
-        <div data-view={`${countOf(line.pieces, line.design.name.toLowerCase())}`}>
-          <Seen of={of} preferences={preferences} />
-        </div>
+        <Seen {...props} />
       </div>
     </section>
   )
 }
 
-const AS: Readonly<Record<Shape, string>> = { ring: 'in a ring', line: 'in a line' }
+const placed = (neighbours: Neighbours): string =>
+  neighbours === 'ring' ? 'in a ring' : neighbours === 'line' ? 'in a line' : 'beside each other'
 
 /** The pieces as they will hang, to scale; loose ones one after another. */
 function Seen({
-  of: { line, counts, shape, hung, end, order },
+  of: { line, counts, neighbours, chosen, hung, end, order },
+  light,
+  choose,
+  undo,
+  alone,
   preferences,
-}: Pick<LineColoursProps, 'of' | 'preferences'>) {
+}: LineColoursProps) {
   if (!order || !end) return null
+  const papers = counts.map(({ paper: { id, name, frontColour, backColour } }) => ({
+    id,
+    name,
+    frontColour: colourBy(light, frontColour),
+    backColour: colourBy(light, backColour),
+  }))
   const many = line.making.inTurn ? `${order.colours.length} units by turns` : `${line.pieces} pieces`
-  const title = `${line.design.name}, ${many} ${AS[shape]}`
-  const seen = {
-    colours: order.colours,
-    papers: counts.map(({ paper }) => paper),
-    picture: end.front,
-    sideUp: end.sideUp,
-    clashes: order.clashes,
-  }
+  const title = `${line.design.name}, ${many} ${placed(neighbours)}${hung ? ', to scale' : ''}`
   // Units of one piece are alike, so each draws as many regions as the others.
-  if (line.making.inTurn && end.front.regions.length % order.colours.length === 0)
-    return <PieceInTurn {...seen} title={title} />
-  return hung ? (
-    <HungPieces
-      {...seen}
-      {...hung}
-      sheetMm={line.sheetMm}
-      title={`${title}, to scale`}
+  if (line.making.inTurn)
+    return end.front.regions.length % order.colours.length === 0 ? (
+      <div data-view={title}>
+        <PieceInTurn
+          colours={order.colours}
+          papers={papers}
+          picture={end.front}
+          sideUp={end.sideUp}
+          title={title}
+        />
+      </div>
+    ) : null
+  return (
+    <OrderByHand
+      neighbours={neighbours}
+      hung={hung && { ...hung, sheetMm: line.sheetMm }}
+      papers={papers}
+      small={smallPicture(end.front, false)}
+      sideUp={end.sideUp}
+      order={{ colours: order.colours, locked: chosen?.locked ?? [], seed: chosen?.seed ?? 0 }}
+      chosen={chosen !== null}
+      alone={alone}
+      title={title}
       preferences={preferences}
+      lineId={line.id}
+      choose={choose}
+      undo={undo}
     />
-  ) : (
-    <OrderPreview {...seen} shape={shape} title={title} />
   )
 }

@@ -1,18 +1,20 @@
 import { useId } from 'react'
-import type { Shape } from '@/core/arrange'
-import type { FoldPicture } from '@/core/fold'
+import type { Pair, Shape } from '@/core/arrange'
 import { facesOf, type PaperColours } from '../diagram/faces'
 import { Paper } from '../diagram/Paper'
-import { smallPicture } from '../diagram/view'
+import type { SmallPicture } from '../diagram/view'
+import { HandMarks, type Hand } from '../arrange/hand'
 
 interface OrderPreviewProps {
   readonly shape: Shape
   readonly colours: readonly number[]
   readonly papers: readonly PaperColours[]
-  readonly picture: FoldPicture
+  readonly small: SmallPicture
+  /** Where pieces can be taken in hand. */
+  readonly hand?: Hand
   readonly sideUp: Parameters<typeof facesOf>[1]
-  /** Positions whose next neighbour is alike. */
-  readonly clashes: readonly number[]
+  /** Neighbours that are alike. */
+  readonly clashes: readonly Pair[]
   readonly title: string
 }
 
@@ -57,16 +59,24 @@ function lineOf(count: number): Laid {
 }
 
 /** Finished pieces in their papers' colours, in order, as they would follow each other. Not to scale. */
-export function OrderPreview({ shape, colours, papers, picture, sideUp, clashes, title }: OrderPreviewProps) {
+export function OrderPreview({
+  shape,
+  colours,
+  papers,
+  small,
+  hand,
+  sideUp,
+  clashes,
+  title,
+}: OrderPreviewProps) {
   const id = useId()
   const { places, width, height } = shape === 'ring' ? ringOf(colours.length) : lineOf(colours.length)
-  const small = smallPicture(picture, false)
   const scale = CELL / Math.max(small.width, small.height)
-  const middles = clashes.map((at) => between(places[at], places[(at + 1) % places.length]))
+  const middles = clashes.map(([one, other]) => between(places[one], places[other]))
   return (
     <svg
       viewBox={`0 0 ${Math.round(width)} ${Math.round(height)}`}
-      role="img"
+      role={hand ? 'group' : 'img'}
       aria-label={title}
       className={shape === 'ring' ? 'mx-auto w-full max-w-sm' : 'w-full'}
     >
@@ -84,6 +94,7 @@ export function OrderPreview({ shape, colours, papers, picture, sideUp, clashes,
       {places.map(({ x, y }, at) => (
         <use
           key={at}
+          {...hand?.of(at)}
           href={`#${id}-${colours[at] ?? 0}`}
           transform={`translate(${x.toFixed(1)} ${y.toFixed(1)}) scale(${scale.toFixed(4)})`}
         />
@@ -99,6 +110,7 @@ export function OrderPreview({ shape, colours, papers, picture, sideUp, clashes,
           strokeWidth={CELL * 0.06}
         />
       ))}
+      {hand ? <HandMarks hand={hand} places={places} radius={CELL * 0.62} /> : null}
     </svg>
   )
 }

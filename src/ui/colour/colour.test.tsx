@@ -1,3 +1,4 @@
+import { smallPicture } from '../diagram/view'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { arrangeInOrder, type Shape } from '@/core/arrange'
 import { BASES, drawProgram } from '@/core/fold'
@@ -13,7 +14,7 @@ const PAPERS = [
   { frontColour: '#6a4a66', backColour: '#ffffff' },
 ]
 const ordered = (shape: Shape, counts: readonly number[]) =>
-  arrangeInOrder({ shape, counts, locked: new Map() })
+  arrangeInOrder({ neighbours: shape, counts, locked: new Map() })
 const named = (counts: readonly number[]) =>
   counts.map((pieces, index) => ({ name: ['Orange', 'Tide', 'Plum'][index] ?? '', pieces }))
 
@@ -27,7 +28,7 @@ describe.each(['ring', 'line'] as const)('a preview in a %s', (shape) => {
           shape={shape}
           colours={colours}
           papers={PAPERS}
-          picture={picture}
+          small={smallPicture(picture, false)}
           sideUp="colour down"
           clashes={[]}
           title="Nine"
@@ -58,7 +59,7 @@ test('like neighbours are ringed where they meet, also where the ring closes', (
       shape="ring"
       colours={colours}
       papers={PAPERS}
-      picture={picture}
+      small={smallPicture(picture, false)}
       sideUp="colour up"
       clashes={clashes}
       title="Nine"

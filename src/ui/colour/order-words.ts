@@ -1,4 +1,4 @@
-import { closingOf, type Order, type Shape } from '@/core/arrange'
+import { closingOf, type Neighbours, type Order } from '@/core/arrange'
 import { largest, least } from '@/core/numeric'
 
 interface Named {
@@ -8,11 +8,12 @@ interface Named {
 
 /** What an order comes to, and what would do better. */
 export function orderWords(
-  shape: Shape,
+  neighbours: Neighbours,
   { clashes, fewest, mostEven }: Order,
   counts: readonly Named[],
 ): string {
-  const round = shape === 'ring' ? 'around the ring' : 'along the line'
+  const net = neighbours !== 'ring' && neighbours !== 'line'
+  const round = net ? 'as they hang or stand' : neighbours === 'ring' ? 'around the ring' : 'along the line'
   if (clashes.length === 0)
     return mostEven
       ? `No two neighbours are alike ${round}, and no order spreads the colours more evenly.`
@@ -24,15 +25,16 @@ export function orderWords(
       ? 'One pair of neighbours is alike'
       : `${clashes.length} pairs of neighbours are alike`
   if (!fewest || !most) return `${pairs} ${round}. Whether another order has fewer is not known.`
+  if (net) return `${pairs} ${round}, and no order of these pieces has fewer.`
   // Each fewer of that colour, or more of the others, parts one pair.
   const change = clashes.length
   return `${pairs} ${round}, and no order has fewer: ${most.pieces} of ${positions} are ${most.name}. With ${change} fewer of it, or ${change} more of the others, none would be.`
 }
 
 /** Whether colours that come equally often can be taken in turn around a ring; `null` where they do not or it is none. */
-export function turnWords(shape: Shape, counts: readonly Named[]): string | null {
+export function turnWords(neighbours: Neighbours, counts: readonly Named[]): string | null {
   const pieces = counts.map((one) => one.pieces)
-  if (shape === 'line' || pieces.length < 2 || largest(pieces) - least(pieces) > 1) return null
+  if (neighbours !== 'ring' || pieces.length < 2 || largest(pieces) - least(pieces) > 1) return null
   const positions = pieces.reduce((sum, count) => sum + count, 0)
   const { closes, fewer, more } = closingOf(pieces.length, positions)
   if (closes) return `Taken in turn, ${pieces.length} colours close at ${positions} pieces.`

@@ -180,6 +180,8 @@ describe('refusals', () => {
     'CUT_IN_USE',
     'NOTHING_TO_JOIN',
     'NOTHING_JOINED',
+    'OTHER_PIECES',
+    'NO_ORDER_YET',
     'PROOF_MISSING',
     'ALREADY_CUT',
     'NOTHING_TO_HAND_OVER',

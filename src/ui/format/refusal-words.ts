@@ -30,6 +30,9 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
       : `Only ${waiting} of its ${pieces} pieces are still unfolded, so this cut cannot be taken back.`,
   NOTHING_TO_JOIN: ({ joined = 0 }) => `All that is folded is joined: ${joined}. Fold more first.`,
   NOTHING_JOINED: () => 'Nothing is joined yet.',
+  OTHER_PIECES: () =>
+    'The brief has other pieces by now than this order. Load the page anew to see them; nothing was changed.',
+  NO_ORDER_YET: () => 'There is no earlier order to go back to.',
   PROOF_MISSING: () => 'Cut and fold the proof piece first.',
   ALREADY_CUT: () => 'All sheets of this layout are ticked off already, here or in another window.',
   NOTHING_TO_HAND_OVER: () => 'Say how many pieces go.',

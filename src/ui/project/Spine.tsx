@@ -17,6 +17,7 @@ const NAMES: Readonly<Record<StationKey, string>> = {
 const DOT: Readonly<Record<StationState, string>> = {
   done: 'bg-accent border-accent',
   wanting: 'border-warning border-[3px]',
+  planned: 'border-accent border-[3px]',
   'not yet': 'border-[var(--ink-second)]',
 }
 
@@ -51,7 +52,11 @@ function lineText({ key, state }: Station, project: ProjectView): string {
     case 'brief':
       return countOf(lines.length, 'line')
     case 'colour':
-      return 'chosen in the brief'
+      return facts.ordersWanted === 0
+        ? 'nothing to put in order'
+        : facts.ordersChosen === facts.ordersWanted
+          ? 'order chosen'
+          : 'order planned'
     case 'paper':
       return facts.shortUnits > 0
         ? facts.shortSheets === null

@@ -5,6 +5,7 @@ import { archiveProject } from '@/flows/deeds/archive-project'
 import { tickCut, undoCut } from '@/flows/deeds/cuts'
 import { handOver, undoHandOver } from '@/flows/deeds/deliveries'
 import { recordJoin } from '@/flows/deeds/joins'
+import { chooseOrder, choosePlannedOrders, undoOrder } from '@/flows/deeds/orders'
 import { holdPaperFirst, planAgain } from '@/flows/deeds/plan-cuts'
 import { acceptProof, askProofAgain, cutProof, skipProof } from '@/flows/deeds/proofs'
 import { startProjectRun } from '@/flows/deeds/runs'
@@ -51,6 +52,14 @@ export const startRunAction = async (projectId: unknown, input: unknown, press: 
 
 export const recordJoinAction = async (projectId: unknown, input: unknown, press: unknown) =>
   actOnceOn(projectId, press, 'join one of', input, (context, id) => recordJoin(context, id, input))
+
+export const chooseOrderAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'choose an order of', input, (context, id) => chooseOrder(context, id, input))
+
+export const undoOrderAction = async (projectId: unknown, lineId: unknown) =>
+  actOnBoth(projectId, lineId, undoOrder)
+
+export const choosePlannedOrdersAction = async (projectId: unknown) => actOn(projectId, choosePlannedOrders)
 
 export const handOverAction = async (projectId: unknown, input: unknown, press: unknown) =>
   actOnceOn(projectId, press, 'hand over', input, (context, id) => handOver(context, id, input))

@@ -1,7 +1,8 @@
 import type { Metadata } from 'next'
 import type { Shape } from '@/core/arrange'
-import { HARD_TO_TELL, type WayOfSeeing } from '@/core/colour'
+import { HARD_TO_TELL, LIGHTS, type Light, type WayOfSeeing } from '@/core/colour'
 import { openStation, type StationParams } from '@/app/_server/open-station'
+import { chooseOrderAction, choosePlannedOrdersAction, undoOrderAction } from '../../actions'
 import { readDrawer } from '@/flows/read/papers'
 import { readColours, type AlikeView } from '@/flows/read/colours'
 import type { ProjectView } from '@/flows/read/project'
@@ -10,6 +11,7 @@ import { SaveViews } from '@/ui/arrange/SaveViews'
 import { FromPicture } from '@/ui/colour/FromPicture'
 import { SidesShown } from '@/ui/colour/SidesShown'
 import { countOf } from '@/ui/format'
+import { DeedButton } from '@/ui/forms/DeedButton'
 import { Swatch } from '@/ui/paper/Swatch'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { Link } from '@/ui/shell/Link'
@@ -17,12 +19,14 @@ import { Link } from '@/ui/shell/Link'
 export const metadata: Metadata = { title: 'Colour' }
 
 interface ColourPageProps extends StationParams {
-  readonly searchParams: Promise<{ readonly in?: string | readonly string[] }>
+  readonly searchParams: Promise<Readonly<Record<'in' | 'light', string | readonly string[] | undefined>>>
 }
 
 export default async function ColourPage(props: ColourPageProps) {
   const { context, preferences, project } = await openStation(props)
-  const shape: Shape = (await props.searchParams).in === 'line' ? 'line' : 'ring'
+  const asked = await props.searchParams
+  const shape: Shape = asked.in === 'line' ? 'line' : 'ring'
+  const light = LIGHTS.find((one) => one === asked.light) ?? 'daylight'
   const drawer = await readDrawer(context)
   const { orders, sides, alike } = await readColours(context, project, shape)
   const ordered = new Set(orders.map(({ line }) => line.id))
@@ -33,15 +37,44 @@ export default async function ColourPage(props: ColourPageProps) {
           {orders.length === 0 ? 'Papers chosen' : 'How the colours follow each other'}
         </h2>
         {orders.every(({ hung, line }) => hung !== null || line.making.inTurn) ? null : (
-          <Shapes project={project} shape={shape} />
+          <Choices
+            label="How the pieces follow each other"
+            options={SHAPES}
+            chosen={shape}
+            hrefOf={(key) => addressOf(project, key, light)}
+          />
         )}
+        {orders.length === 0 ? null : (
+          <Choices
+            label="What light they are seen by"
+            options={LIGHT_WORDS}
+            chosen={light}
+            hrefOf={(key) => addressOf(project, shape, key)}
+          />
+        )}
+        {project.facts.ordersChosen < project.facts.ordersWanted ? (
+          <DeedButton
+            act={choosePlannedOrdersAction.bind(null, project.id)}
+            className="btn btn-primary btn-sm ml-auto"
+          >
+            {project.facts.ordersWanted === 1 ? 'Choose it as planned' : 'Choose all as planned'}
+          </DeedButton>
+        ) : null}
       </div>
       {alike.map((pair) => (
         <Alike key={pair.papers.map(({ id }) => id).join(' ')} pair={pair} />
       ))}
       <div className="mt-4">
         {orders.map((of) => (
-          <LineColours key={of.line.id} of={of} preferences={preferences} />
+          <LineColours
+            key={of.line.id}
+            of={of}
+            light={light}
+            alone={orders.length === 1}
+            preferences={preferences}
+            choose={chooseOrderAction.bind(null, project.id)}
+            undo={undoOrderAction.bind(null, project.id)}
+          />
         ))}
       </div>
       {orders.length === 0 ? null : <SaveViews name={project.name} />}
@@ -61,7 +94,8 @@ export default async function ColourPage(props: ColourPageProps) {
         <Link href={`/projects/${project.id}/brief`} className="underline">
           brief
         </Link>
-        . The order is worked out anew from them; it is not kept with the project.
+        . An order that is chosen is kept with the project; one that is planned follows the brief. How colours
+        look by a lamp is estimated.
       </p>
     </StationFrame>
   )
@@ -72,16 +106,38 @@ const SHAPES = [
   ['line', 'In a line'],
 ] as const
 
-/** How the pieces will hang or lie. */
-function Shapes({ project, shape }: { readonly project: ProjectView; readonly shape: Shape }) {
+const LIGHT_WORDS = [
+  ['daylight', 'Daylight'],
+  ['lamplight', 'Lamplight'],
+  ['dim light', 'Dim light'],
+] as const
+
+/** The same page, the pieces otherwise or by another light. */
+function addressOf(project: ProjectView, shape: Shape, light: Light): string {
+  const asked = new URLSearchParams({
+    ...(shape === 'line' ? { in: shape } : {}),
+    ...(light === 'daylight' ? {} : { light }),
+  }).toString()
+  return `/projects/${project.id}/colour${asked === '' ? '' : `?${asked}`}`
+}
+
+interface ChoicesProps<Key extends string> {
+  readonly label: string
+  readonly options: readonly (readonly [Key, string])[]
+  readonly chosen: Key
+  readonly hrefOf: (key: Key) => string
+}
+
+/** Ways to see the same pieces. */
+function Choices<Key extends string>({ label, options, chosen, hrefOf }: ChoicesProps<Key>) {
   return (
-    <nav aria-label="How the pieces follow each other" className="flex gap-4">
-      {SHAPES.map(([key, words]) => (
+    <nav aria-label={label} className="flex gap-4">
+      {options.map(([key, words]) => (
         <Link
           key={key}
-          href={`/projects/${project.id}/colour${key === 'line' ? '?in=line' : ''}`}
-          aria-current={key === shape ? 'page' : undefined}
-          className={key === shape ? 'border-b-2 border-primary font-semibold' : 'underline'}
+          href={hrefOf(key)}
+          aria-current={key === chosen ? 'page' : undefined}
+          className={key === chosen ? 'border-b-2 border-primary font-semibold' : 'underline'}
         >
           {words}
         </Link>
@@ -92,6 +148,8 @@ function Shapes({ project, shape }: { readonly project: ProjectView; readonly sh
 
 const TO_WHOM: Readonly<Record<WayOfSeeing, string>> = {
   'all colours': '',
+  lamplight: ' by lamplight',
+  'dim light': ' in dim light',
   'no red cones': ' for people who do not see red',
   'no green cones': ' for people who do not see green',
   'no blue cones': ' for people who do not see blue',

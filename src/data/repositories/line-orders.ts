@@ -1,0 +1,54 @@
+import type { Insertable, Selectable } from 'kysely'
+import type { Db } from '../db'
+import type { LineOrderTable } from '../tables'
+
+export type LineOrderRow = Selectable<LineOrderTable>
+
+/** The last step of every line of some projects that has one, without what it says. */
+export const lastOrdersOf = (
+  db: Db,
+  projectIds: readonly string[],
+): Promise<{ project_id: string; line_id: string; made_of: string }[]> =>
+  projectIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .selectFrom('line_order as o')
+        .innerJoin('brief_line as l', 'l.id', 'o.line_id')
+        .select(['l.project_id', 'o.line_id', 'o.made_of'])
+        .where('l.project_id', 'in', projectIds)
+        .where('o.step', '=', (last) =>
+          last
+            .selectFrom('line_order as later')
+            .select((most) => most.fn.max('later.step').as('step'))
+            .whereRef('later.line_id', '=', 'o.line_id'),
+        )
+        .execute()
+
+/** The last step of some lines. */
+export async function ordersOfLines(db: Db, lineIds: readonly string[]): Promise<readonly LineOrderRow[]> {
+  if (lineIds.length === 0) return []
+  const rows = await db
+    .selectFrom('line_order')
+    .selectAll()
+    .where('line_id', 'in', lineIds)
+    .orderBy('step', 'desc')
+    .execute()
+  return rows.filter((row, at) => rows.findIndex(({ line_id }) => line_id === row.line_id) === at)
+}
+
+/** One more step of a line. */
+export async function addOrder(db: Db, row: Omit<Insertable<LineOrderTable>, 'step'>): Promise<void> {
+  const [last] = await ordersOfLines(db, [row.line_id])
+  await db
+    .insertInto('line_order')
+    .values({ ...row, step: (last?.step ?? 0) + 1 })
+    .execute()
+}
+
+/** Takes the last step of a line back. *Returns* whether there was one. */
+export async function dropLastOrder(db: Db, lineId: string): Promise<boolean> {
+  const [last] = await ordersOfLines(db, [lineId])
+  if (!last) return false
+  await db.deleteFrom('line_order').where('line_id', '=', lineId).where('step', '=', last.step).execute()
+  return true
+}

@@ -1,0 +1,47 @@
+import {
+  arrangeInOrder,
+  MOST_POSITIONS,
+  sceneOf,
+  workedOrNone,
+  type Making,
+  type Neighbours,
+  type Order,
+  type PieceSize,
+  type Scene,
+} from '@/core/arrange'
+import { outlineSizeMm, variantOf, type DesignDocument, type GaugeSettings } from '@/core/design'
+import type { LineOrderRow } from '@/data/repositories/line-orders'
+import { isOrderOf, madeOf, type ColouredLine } from '@/core/plan'
+import { orderBody, type OrderBody } from '@/schema/line-order'
+
+/** A line as far as how it hangs goes. */
+export interface Hanging {
+  readonly making: Making
+  readonly design: DesignDocument
+  readonly variantKey: string
+  readonly sheetMm: number
+  readonly gauges: GaugeSettings
+}
+
+/** How a line will hang or stand, from the numbers of its brief; `null` where nothing says so. */
+export function hungAs({ making, design, variantKey, sheetMm, gauges }: Hanging): {
+  readonly scene: Scene
+  readonly piece: PieceSize
+} | null {
+  const piece = outlineSizeMm(design, variantOf(design, variantKey), sheetMm, gauges)
+  const made = workedOrNone(making, piece)
+  if (!made || made.pieces > MOST_POSITIONS) return null
+  const scene = sceneOf(making, made, piece)
+  return scene && { scene, piece }
+}
+
+/** The order that is planned where nobody chose one. */
+export const plannedOrder = (neighbours: Neighbours, counts: readonly number[]): Order =>
+  arrangeInOrder({ neighbours, counts, locked: new Map() })
+
+/** What a step says of a line; `null` where it is of other pieces than the line has now. */
+export function readOrder(row: Pick<LineOrderRow, 'body' | 'made_of'>, line: ColouredLine): OrderBody | null {
+  if (row.made_of !== madeOf(line)) return null
+  const parsed = orderBody.safeParse(JSON.parse(row.body))
+  return parsed.success && isOrderOf(parsed.data, line) ? parsed.data : null
+}
