@@ -35,7 +35,7 @@ test('36 in shares of 60/30/10 become whole pieces, and the station shows before
   await expect(
     page.getByText(/8 pairs of neighbours are alike around the ring, and no order has fewer/),
   ).toBeVisible()
-  const ring = page.getByRole('img', { name: 'Narrow leaf, 36 pieces in a ring' })
+  const ring = page.getByRole('group', { name: 'Narrow leaf, 36 pieces in a ring' })
   await expect(ring.locator('use')).toHaveCount(36)
   await expect(ring.locator('circle')).toHaveCount(8)
   await page.getByRole('link', { name: 'In a line' }).click()

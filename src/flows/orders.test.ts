@@ -86,6 +86,8 @@ test('planned until chosen; every choice is a step, and steps are undone one by 
     orders: [{ chosen: { seed: 4, locked: [2] }, order: { colours: [0, 0, 1, 1, 0, 1], fewest: false } }],
   })
   await ok(order([1, 1, 1, 0, 0, 0]))
+  // Sent again, after an answer that got lost.
+  await ok(order([1, 1, 1, 0, 0, 0]))
   expect((await seen(id)).orders[0]?.order?.colours).toEqual([1, 1, 1, 0, 0, 0])
   await ok(undoOrder(database.context, id, lineId))
   expect((await seen(id)).orders[0]?.order?.colours).toEqual([0, 0, 1, 1, 0, 1])

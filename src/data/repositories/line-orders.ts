@@ -36,9 +36,10 @@ export async function ordersOfLines(db: Db, lineIds: readonly string[]): Promise
   return rows.filter((row, at) => rows.findIndex(({ line_id }) => line_id === row.line_id) === at)
 }
 
-/** One more step of a line. */
+/** One more step of a line; none where the last one says the same: a press that is sent again counts once. */
 export async function addOrder(db: Db, row: Omit<Insertable<LineOrderTable>, 'step'>): Promise<void> {
   const [last] = await ordersOfLines(db, [row.line_id])
+  if (last?.body === row.body && last.made_of === row.made_of && last.seed === row.seed) return
   await db
     .insertInto('line_order')
     .values({ ...row, step: (last?.step ?? 0) + 1 })

@@ -12,7 +12,7 @@ import { orderInWords, orderWords, turnWords } from './order-words'
 interface LineColoursProps {
   readonly of: LineOrder
   readonly light: Light
-  readonly choose: (input: object, press: string) => Promise<DeedResult<unknown>>
+  readonly choose: (input: object) => Promise<DeedResult<unknown>>
   /** The one line there is to choose for: the page's own button does. */
   readonly alone: boolean
   readonly undo: (lineId: string) => Promise<DeedResult<unknown>>

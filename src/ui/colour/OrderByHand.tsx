@@ -1,6 +1,14 @@
 'use client'
 
-import { useRef, useState, useTransition, type KeyboardEvent, type PointerEvent, type SVGProps } from 'react'
+import {
+  useOptimistic,
+  useRef,
+  useState,
+  useTransition,
+  type KeyboardEvent,
+  type PointerEvent,
+  type SVGProps,
+} from 'react'
 import {
   arrangeInOrder,
   clashesOf,
@@ -16,7 +24,6 @@ import { HungPieces } from '../arrange/HungPieces'
 import type { PaperColours } from '../diagram/faces'
 import type { SmallPicture } from '../diagram/view'
 import { useHydrated } from '../forms/useHydrated'
-import { usePress } from '../forms/usePress'
 import { refusalWords, type Preferences } from '../format'
 import { OrderPreview } from './OrderPreview'
 
@@ -41,7 +48,7 @@ interface OrderByHandProps {
   readonly alone: boolean
   readonly title: string
   readonly preferences: Preferences
-  readonly choose: (input: object, press: string) => Promise<DeedResult<unknown>>
+  readonly choose: (input: object) => Promise<DeedResult<unknown>>
   readonly undo: (lineId: string) => Promise<DeedResult<unknown>>
 }
 
@@ -51,34 +58,26 @@ const DRAG_PX = 6
 
 /** The order as it is on screen, kept with every change; what is refused goes back to what was kept. */
 function useKept({ lineId, order, papers, choose, undo }: OrderByHandProps) {
-  const [shown, setShown] = useState<{ readonly from: Arranged; readonly now: Arranged }>({
-    from: order,
-    now: order,
-  })
+  const [now, show] = useOptimistic(order)
   const [pending, start] = useTransition()
   const [problem, setProblem] = useState<string | null>(null)
-  const pressOnce = usePress()
-  // What came from the server since is what counts.
-  const now = JSON.stringify(shown.from) === JSON.stringify(order) ? shown.now : order
-  const send = (act: () => Promise<DeedResult<unknown>>) =>
+  const send = (act: () => Promise<DeedResult<unknown>>, next: Arranged | null) =>
     start(async () => {
+      if (next) show(next)
       try {
         const result = await act()
         setProblem(result.ok ? null : refusalWords(result))
-        if (!result.ok) setShown({ from: order, now: order })
       } catch {
         setProblem(NO_ANSWER)
-        setShown({ from: order, now: order })
       }
     })
   const keep = (next: Arranged) => {
-    setShown({ from: order, now: next })
     const { colours, locked, seed } = next
     const ids = papers.map(({ id }) => id)
     const body = { lineId, seed, papers: ids, at: [...colours], locked: [...locked] }
-    send(() => pressOnce((press) => choose(body, press)))
+    send(() => choose(body), next)
   }
-  return { now, keep, pending, problem, goBack: () => send(() => undo(lineId)) }
+  return { now, keep, pending, problem, goBack: () => send(() => undo(lineId), null) }
 }
 
 const swapped = (colours: readonly number[], one: number, other: number): readonly number[] =>

@@ -53,8 +53,8 @@ export const startRunAction = async (projectId: unknown, input: unknown, press: 
 export const recordJoinAction = async (projectId: unknown, input: unknown, press: unknown) =>
   actOnceOn(projectId, press, 'join one of', input, (context, id) => recordJoin(context, id, input))
 
-export const chooseOrderAction = async (projectId: unknown, input: unknown, press: unknown) =>
-  actOnceOn(projectId, press, 'choose an order of', input, (context, id) => chooseOrder(context, id, input))
+export const chooseOrderAction = async (projectId: unknown, input: unknown) =>
+  actOn(projectId, (context, id) => chooseOrder(context, id, input))
 
 export const undoOrderAction = async (projectId: unknown, lineId: unknown) =>
   actOnBoth(projectId, lineId, undoOrder)
