@@ -1,3 +1,4 @@
+import { arrangeInOrder, sceneOf, workOut, type Making, type Neighbours } from '../src/core/arrange'
 import { NO_HISTORY, sparesFor } from '../src/core/batch'
 import { planQuickly, sweepSizes } from '../src/core/cut'
 import { runState, tapsOf, type RunEvent, type RunPlan } from '../src/core/run'
@@ -82,3 +83,24 @@ report(
   'ms',
   null,
 )
+
+const shared = (positions: number, colours: number): readonly number[] =>
+  Array.from({ length: colours }, (_, colour) => Math.floor((positions + colour) / colours))
+const ordering = (name: string, neighbours: Neighbours, counts: readonly number[], target: number): void => {
+  let clashes = 0
+  const times = timeRuns(5, () => {
+    clashes = arrangeInOrder({ neighbours, counts, locked: new Map() }).clashes.length
+  })
+  report(`order, ${name}: ${clashes} like neighbours`, percentile(times, 0.5), 'ms', target)
+}
+const beside = (making: Making): Neighbours => {
+  const size = { acrossMm: 50, highMm: 60 }
+  return sceneOf(making, workOut(making, size), size)?.neighbours ?? 'line'
+}
+ordering('a ring of 24 in 60/30/10', 'ring', [15, 7, 2], 300)
+ordering('a ring of 24 in five colours', 'ring', shared(24, 5), 300)
+ordering('a ring of 500 in five', 'ring', shared(500, 5), 2000)
+const mobile = { threads: 25, each: 20, drop: 100, every: 80, knot: 0 }
+ordering('a mobile of 500 in five', beside({ kind: 'mobile', values: mobile }), shared(500, 5), 2000)
+const domes = { bouquets: 5, each: 100 }
+ordering('five domes of 100 in five', beside({ kind: 'bouquet', values: domes }), shared(500, 5), 2000)

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { ordersOf } from '../../../test/oracles/orders-by-search'
 import { arrangeInOrder, clashesOf, mirroredOrder, sceneOf, workOut, type Making, type Pair } from '.'
+import { besideOf } from './net'
+import { forcedClashes } from './net-bound'
 
 const FREE: ReadonlyMap<number, number> = new Map()
 const PIECE = { acrossMm: 50, highMm: 60 }
@@ -77,6 +79,33 @@ describe('where pieces lie in a plane', () => {
     expect(found).toMatchObject({ clashes: [], fewest: true })
     expect(countsIn(found.colours, 5)).toEqual(shared(500, 5))
   })
+  test('what is forced is never more than the fewest by trying every order', () => {
+    fc.assert(
+      fc.property(nets, ({ positions, pairs, cuts }) => {
+        const counts = countsFor(positions, cuts)
+        let fewest = Infinity
+        for (const order of ordersOf(counts))
+          fewest = Math.min(fewest, pairs.filter(([one, other]) => order[one] === order[other]).length)
+        expect(forcedClashes(besideOf(positions, pairs), counts)).toBeLessThanOrEqual(fewest)
+      }),
+      { numRuns: 150 },
+    )
+  })
+  test('14 bottles of five flowers, half of them orange: of five, two can stand apart, so seven pairs are forced', () => {
+    const neighbours = pairsIn('bouquet', { bouquets: 14, each: 5 })
+    const found = arrangeInOrder({ neighbours, counts: [35, 21, 14], locked: FREE })
+    expect([found.clashes.length, found.fewest]).toEqual([7, true])
+  })
+  test('two colours by turns along both sides of a table, where no other order does', () => {
+    for (const places of [4, 7, 14, 40]) {
+      const neighbours = pairsIn('table', { places, each: 2 })
+      const counts = shared(2 * places, 2)
+      expect(arrangeInOrder({ neighbours, counts, locked: FREE })).toMatchObject({
+        clashes: [],
+        fewest: true,
+      })
+    }
+  })
   test('a seed gives another order as good, and always the same', () => {
     const problem = {
       neighbours: pairsIn('bouquet', { bouquets: 1, each: 19 }),
@@ -126,8 +155,9 @@ describe('what lies beside what', () => {
       ),
     )
     // The middle of the spiral lies closer, as in any dome; further out they settle.
-    expect(Math.min(...nearest)).toBeGreaterThan(0.8 * PIECE.highMm)
-    expect(Math.max(...nearest)).toBeLessThan(1.2 * PIECE.highMm)
+    const across = Math.sqrt(PIECE.acrossMm * PIECE.highMm)
+    expect(Math.min(...nearest)).toBeGreaterThan(0.8 * across)
+    expect(Math.max(...nearest)).toBeLessThan(1.2 * across)
   })
 })
 

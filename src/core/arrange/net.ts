@@ -1,10 +1,13 @@
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import { forcedClashes } from './net-bound'
 import { shuffled } from './shuffle'
 import type { OrderProblem, Pair } from './types'
 
-/** Swaps the search makes before it gives up; each looks at all partners of one piece that clashes. */
-const MOST_SWAPS = 6000
+/** Swaps one search makes before it gives up; each looks at all partners of one piece that clashes. */
+const MOST_SWAPS = 2000
+/** Searches from other starts, as long as neighbours are alike. */
+const SEARCHES = 6
 /** Steps of the proof after which it gives up. */
 const MOST_STEPS = 2_000_000
 /** Rounds of spreading like pieces further apart. */
@@ -32,7 +35,8 @@ export function besideOf(positions: number, pairs: readonly Pair[]): readonly (r
 /**
  * Colours on positions that lie beside each other pair by pair, with few like neighbours, then with like pieces far
  * apart. Tabu search: the swap that gives the fewest clashes, though it be for the worse, and never straight back.
- * Proven where none clashes, or, to about 24 positions, where the search through all orders comes to its end.
+ * Proven where no more clash than are forced, or, to about 24 positions, where the search through all orders comes to
+ * its end.
  * *Source* the method is common practice for colouring graphs; `test/oracles/orders-by-search.ts` tries all orders.
  */
 export function arrangeOnNet(
@@ -42,9 +46,19 @@ export function arrangeOnNet(
 ): NetOrder {
   const positions = counts.reduce((sum, count) => sum + count, 0)
   const beside = besideOf(positions, pairs)
-  const net = new Net(beside, startOf(counts, locked, seed), counts.length, locked, seed)
+  const problem = { counts, locked }
+  const net = new Net(beside, walked(beside, problem), counts.length, locked, seed)
+  if (seed !== 0) net.take(startOf(problem, seed))
   net.untangle()
-  if (net.clashes > 0 && positions <= provenPositions) {
+  let best = { clashes: net.clashes, colours: net.colours }
+  const forced = forcedClashes(beside, counts)
+  for (let search = 1; search < SEARCHES && best.clashes > forced; search++) {
+    net.take(startOf(problem, seed * SEARCHES + search))
+    net.untangle()
+    if (net.clashes < best.clashes) best = { clashes: net.clashes, colours: net.colours }
+  }
+  net.take(best.colours)
+  if (net.clashes > forced && positions <= provenPositions) {
     const proof = new Proof(beside, counts, locked, net.clashes)
     const better = proof.run()
     if (better) net.take(better)
@@ -54,11 +68,47 @@ export function arrangeOnNet(
     }
   }
   net.spread()
-  return { colours: net.colours, fewest: net.clashes === 0 }
+  return { colours: net.colours, fewest: net.clashes === forced }
+}
+
+/**
+ * From neighbour to neighbour, each in the colour that fewest of its neighbours have and most pieces are left of: where
+ * two colours do by turns, this finds it.
+ */
+function walked(
+  beside: readonly (readonly number[])[],
+  { counts, locked }: Pick<OrderProblem, 'counts' | 'locked'>,
+): number[] {
+  const left = [...counts]
+  for (const colour of locked.values()) left[colour] = (left[colour] ?? 0) - 1
+  const colours = beside.map((_, at) => locked.get(at) ?? -1)
+  const seen = new Set<number>()
+  const queue: number[] = []
+  for (let from = 0; from < beside.length; from++) {
+    if (!seen.has(from)) queue.push(from)
+    seen.add(from)
+    for (let at = queue.shift(); at !== undefined; at = queue.shift()) {
+      const others = beside[at] ?? []
+      if (!locked.has(at)) {
+        const alike = (colour: number) => others.filter((other) => colours[other] === colour).length
+        const [best = 0] = left
+          .flatMap((count, colour) => (count > 0 ? [colour] : []))
+          .sort((one, other) => alike(one) - alike(other) || (left[other] ?? 0) - (left[one] ?? 0))
+        colours[at] = best
+        left[best] = (left[best] ?? 1) - 1
+      }
+      for (const other of others)
+        if (!seen.has(other)) {
+          seen.add(other)
+          queue.push(other)
+        }
+    }
+  }
+  return colours
 }
 
 /** All pieces shuffled; those held at their places. */
-function startOf(counts: readonly number[], locked: ReadonlyMap<number, number>, seed: number): number[] {
+function startOf({ counts, locked }: Pick<OrderProblem, 'counts' | 'locked'>, seed: number): number[] {
   const left = [...counts]
   for (const colour of locked.values()) left[colour] = (left[colour] ?? 0) - 1
   const free = shuffled(

@@ -1,7 +1,8 @@
 import { CoreError, requireCount } from '../errors'
 import { searchOrder } from './exact'
 import { clashesOf, fewestClashes } from './feasible'
-import { arrangeOnNet } from './net'
+import { arrangeOnNet, besideOf } from './net'
+import { forcedClashes } from './net-bound'
 import { otherOrder, quickOrder, type StringProblem } from './quick'
 import type { Neighbours, Order, OrderProblem } from './types'
 
@@ -63,11 +64,14 @@ export function orderAs(
   counts: readonly number[],
 ): Order {
   const clashes = clashesOf(neighbours, colours)
-  const string = neighbours === 'ring' || neighbours === 'line'
+  const least =
+    neighbours === 'ring' || neighbours === 'line'
+      ? fewestClashes(neighbours, counts)
+      : forcedClashes(besideOf(colours.length, neighbours), counts)
   return {
     colours,
     clashes,
-    fewest: clashes.length === 0 || (string && clashes.length === fewestClashes(neighbours, counts)),
+    fewest: clashes.length === least,
     mostEven: false,
   }
 }

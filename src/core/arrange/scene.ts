@@ -63,13 +63,13 @@ function wreathScene(_: Making, made: Made): Scene {
   }
 }
 
-/** Threads stand this far apart, in pieces: they must not touch. */
-const THREADS_APART = 1.3
+/** Threads are drawn this far apart, in pieces across, or high where those are narrow: they must not touch. */
+const [THREADS_APART, HIGH_APART] = [1.3, 0.6]
 
 /** Level by level, each level from thread to thread: that is how a mobile is seen. */
 function mobileScene({ values }: Making, made: Made, { acrossMm, highMm }: PieceSize): Scene {
   const { threads = 1, each = 1, drop = 0, every = 0 } = values
-  const apartMm = THREADS_APART * acrossMm
+  const apartMm = Math.max(THREADS_APART * acrossMm, HIGH_APART * highMm)
   const reachMm = drop + (each - 1) * every
   const across = pairsAlong(made.pieces, 1).filter(([, next]) => next % threads !== 0)
   return {
@@ -103,8 +103,10 @@ const APART = 0.6
 function domeOf(flowers: number, widthMm: number): readonly PiecePlace[] {
   return Array.from({ length: flowers }, (_, at) => {
     const radiusMm = flowers === 1 ? 0 : (widthMm / NEAREST) * Math.sqrt(at + 0.5)
-    const [xMm, yMm] = around(radiusMm, at * GOLDEN_TURN)
-    return { xMm, yMm, turn: 0 }
+    const turn = at * GOLDEN_TURN
+    const [xMm, yMm] = around(radiusMm, turn)
+    // A flower leans outwards.
+    return { xMm, yMm, turn: flowers === 1 ? 0 : turn % (2 * Math.PI) }
   })
 }
 
@@ -126,10 +128,11 @@ function besideInPlane(places: readonly PiecePlace[], farthestMm: number): reado
 /** Bouquets side by side in rows, each as a dome from above; flowers of two bouquets are not beside each other. */
 function bouquetScene({ values }: Making, made: Made, { acrossMm, highMm }: PieceSize): Scene {
   const { bouquets = 1, each = 1 } = values
-  const widthMm = Math.max(acrossMm, highMm)
+  // Long ones stand closer than they are long: they lean over each other.
+  const widthMm = Math.sqrt(acrossMm * highMm)
   const dome = domeOf(each, widthMm)
   const reachMm = dome.reduce((most, { xMm, yMm }) => Math.max(most, Math.hypot(xMm, yMm)), 0)
-  const pitchMm = 2 * reachMm + (1 + APART) * widthMm
+  const pitchMm = 2 * reachMm + (1 + APART) * Math.max(acrossMm, highMm)
   const inARow = Math.ceil(Math.sqrt(1.6 * bouquets))
   const beside = besideInPlane(dome, BESIDE * widthMm)
   return {
@@ -138,11 +141,11 @@ function bouquetScene({ values }: Making, made: Made, { acrossMm, highMm }: Piec
     ).flat(),
     places: Array.from({ length: made.pieces }, (_, at) => {
       const bouquet = Math.floor(at / each)
-      const { xMm = 0, yMm = 0 } = dome[at % each] ?? {}
+      const { xMm = 0, yMm = 0, turn = 0 } = dome[at % each] ?? {}
       return {
         xMm: xMm + (bouquet % inARow) * pitchMm,
         yMm: yMm + Math.floor(bouquet / inARow) * pitchMm,
-        turn: 0,
+        turn,
       }
     }),
     lines: [],

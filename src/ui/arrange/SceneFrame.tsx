@@ -22,6 +22,8 @@ function roundLength(mm: number): number {
 
 /** Of the frame's width: lines, and the longest measure. */
 const [THIN, MEASURE] = [1 / 400, 1 / 5]
+/** In letters: what the words of a measure need. */
+const [LEAST_MEASURE, LEAST_WIDE] = [4, 10]
 /** Letters can be read whether the frame is wide or high. */
 const letterOf = (width: number, height: number): number => Math.max(width / 60, height / 18)
 
@@ -35,10 +37,15 @@ export function SceneFrame({
   inHand,
   children,
 }: SceneFrameProps) {
-  const { left, top, right, bottom } = frameOf(scene, piece)
+  const frame = frameOf(scene, piece)
+  const { top, bottom } = frame
+  const letter = letterOf(frame.right - frame.left, bottom - top)
+  // What is high and narrow still has room for its measure.
+  const wider = Math.max(0, LEAST_WIDE * letter - (frame.right - frame.left)) / 2
+  const [left, right] = [frame.left - wider, frame.right + wider]
   const width = right - left
-  const [thin, letter] = [THIN * width, letterOf(width, bottom - top)]
-  const measure = roundLength(MEASURE * width)
+  const thin = THIN * width
+  const measure = roundLength(Math.max(MEASURE * width, LEAST_MEASURE * letter))
   const floor = bottom + 2.2 * letter
   return (
     <svg
