@@ -91,10 +91,10 @@ test('a picture of twelve million points becomes papers; what is no picture is r
   await page.goto(`${server.address}/projects`)
   await page.getByRole('link', { name: 'Rosettes for the lantern lids', exact: true }).click()
   await page.getByRole('link', { name: /^Colour/ }).click()
-  const picture = page.getByLabel('Picture', { exact: true })
+  const picture = page.getByLabel('A picture, or a palette (.gpl)')
   const section = page
     .locator('section')
-    .filter({ has: page.getByRole('heading', { name: 'Papers from a picture' }) })
+    .filter({ has: page.getByRole('heading', { name: 'Papers for other colours' }) })
   const sent: string[] = []
   page.on('request', (request) => sent.push(request.method()))
   await picture.setInputFiles({
@@ -119,4 +119,52 @@ test('a picture of twelve million points becomes papers; what is no picture is r
     await expect(section.getByText('This file is not a picture')).toHaveCount(0)
   }
   expect(await page.evaluate(() => 'ran' in window)).toBe(false)
+})
+
+test('a palette comes in as a file or by hand, each colour with its nearest paper, and goes out again', async ({
+  page,
+}) => {
+  await page.goto(`${server.address}/projects`)
+  await page.getByRole('link', { name: 'Rosettes for the lantern lids', exact: true }).click()
+  await page.getByRole('link', { name: /^Colour/ }).click()
+  const file = page.getByLabel('A picture, or a palette (.gpl)')
+  const palette = (text: string) => ({ name: 'pier.gpl', mimeType: 'text/plain', buffer: Buffer.from(text) })
+  await file.setInputFiles(palette('GIMP Palette\nName: Pier\n196 73 29\tRust\n'))
+  await expect(page.getByText('Buoy Orange, near: difference 0.0')).toBeVisible()
+  await expect(page.getByText('Rust')).toBeVisible()
+  await file.setInputFiles(palette('GIMP Palette\n196 73 blue\n'))
+  await expect(page.getByText('Line 2 is no colour: 196 73 blue.')).toBeVisible()
+  await page.getByLabel('Or colours by hand').fill('#2c6e7f #ffffff teal')
+  await page.getByRole('button', { name: 'Find papers' }).click()
+  await expect(page.getByText('Line 1 is no colour: #2c6e7f #ffffff teal.')).toBeHidden()
+  await page.getByLabel('Or colours by hand').fill('#2c6e7f, #c4491d')
+  await page.getByLabel('Or colours by hand').press('Enter')
+  await expect(page.getByText('Tidewater, near: difference 0.0')).toBeVisible()
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save this project’s palette' }).click()
+  const saved = await download
+  expect(saved.suggestedFilename()).toBe('Rosettes-for-the-lantern-lids.gpl')
+  const text = (await (await saved.createReadStream()).toArray()).join('')
+  expect(text.split('\n').slice(0, 2)).toEqual(['GIMP Palette', 'Name: Rosettes for the lantern lids'])
+  expect(text).toContain('196  73  29\tBuoy Orange')
+})
+
+test('a project is planned again from its log: the same lines, a year on, with what it took', async ({
+  page,
+}) => {
+  await page.goto(`${server.address}/projects`)
+  await page.getByRole('link', { name: 'Rosettes for the lantern lids', exact: true }).click()
+  await page.getByRole('link', { name: 'Log', exact: true }).click()
+  await page.getByRole('link', { name: 'Plan it again' }).click()
+  await expect(
+    page.getByText(/As in Rosettes for the lantern lids.* It took .* with hands on paper/),
+  ).toBeVisible()
+  await expect(page.getByLabel('What for')).toHaveValue('Rosettes for the lantern lids')
+  await expectAccessible(page)
+  await page.getByLabel('What for').fill('Rosettes once more')
+  await page.getByRole('button', { name: 'Plan it' }).click()
+  await expect(page.getByRole('heading', { name: 'Rosettes once more', level: 1 })).toBeVisible()
+  await expect(page.getByRole('link', { name: /^Brief/ })).toContainText('108 pieces')
+  // What was done for the earlier one is not done for this one.
+  await expect(page.getByRole('link', { name: /^Fold/ })).toContainText('0 of 108')
 })

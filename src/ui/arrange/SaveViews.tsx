@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import { useHydrated } from '../forms/useHydrated'
+import { fileName, save } from './save'
 import { pageBlob, pngBlob, svgBlob } from './self-contained'
 
 interface SaveViewsProps {
@@ -15,19 +16,6 @@ const views = () =>
     const svg = place.querySelector('svg')
     return svg ? [{ words: place.dataset['view'] ?? '', svg }] : []
   })
-
-function save(blob: Blob, name: string): void {
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(blob)
-  link.download = name
-  link.click()
-  // The browser has taken it up by then.
-  setTimeout(() => URL.revokeObjectURL(link.href), 10_000)
-}
-
-/** The name as a file can carry it everywhere. */
-const fileName = (name: string, ending: string): string =>
-  `${name.replaceAll(/[^\p{L}\p{N}]+/gu, '-').replaceAll(/^-|-$/g, '') || 'kelpfield'}.${ending}`
 
 const WAYS = [
   ['A page to send', 'html'],

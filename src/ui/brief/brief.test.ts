@@ -5,7 +5,7 @@ import { parseFields } from '@/schema/field-errors'
 import type { BriefDesign } from '@/flows/read/brief-designs'
 import type { Preferences } from '../format'
 import { colourOfName } from '../paper/colour-of-name'
-import { newLine } from './form-values'
+import { newLine, nextYearly } from './form-values'
 import { previewLine } from './line-preview'
 import { readRatio, sharedAs } from './ratio'
 
@@ -156,4 +156,17 @@ test('a name tells a colour until one is chosen', () => {
   expect(colourOfName('Reed Green')).toBe(colourOfName('green'))
   expect(colourOfName('Orange or red')).toBe(colourOfName('red'))
   expect(colourOfName('Tidewater')).toBeNull()
+})
+
+describe('planned again', () => {
+  test.each([
+    ['2026-11-28', '2026-11-28', '2026-11-28'],
+    ['2026-12-24', '2026-11-28', '2026-12-24'],
+    ['2025-12-24', '2026-11-28', '2026-12-24'],
+    ['2025-05-01', '2026-11-28', '2027-05-01'],
+    ['2024-02-29', '2026-11-28', '2027-02-28'],
+    ['2024-02-29', '2027-06-01', '2028-02-29'],
+  ])('what was due on %s falls, on %s, on %s', (dueOn, today, next) => {
+    expect(nextYearly(dueOn, today)).toBe(next)
+  })
 })

@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon'
 import type { MadeKind, Making } from '@/core/arrange'
 import { defaultGauges, type DesignDocument } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -92,6 +93,42 @@ export const briefValues = (project: ProjectView, preferences: Preferences): Bri
     })),
   })),
 })
+
+/** The same day of the first year in which it has not passed; a 29 February without one is the 28th. */
+export function nextYearly(dueOn: string, today: string): string {
+  let day = DateTime.fromISO(dueOn)
+  const from = DateTime.fromISO(today)
+  for (let years = 1; day < from; years++) day = DateTime.fromISO(dueOn).plus({ years })
+  return day.toISODate() ?? dueOn
+}
+
+/**
+ * The brief of an earlier project for a new one: the same lines under ids of their own, its day a year on. Papers that
+ * are not in the drawer any more are left open; designs that are gone leave their lines out.
+ */
+export function againValues(
+  project: ProjectView,
+  {
+    designIds,
+    paperIds,
+    today,
+  }: { designIds: ReadonlySet<string>; paperIds: ReadonlySet<string>; today: string },
+  preferences: Preferences,
+): BriefValues {
+  const values = briefValues(project, preferences)
+  const kept = values.lines.filter(({ designId }) => designIds.has(designId))
+  const ids = new Map(kept.map(({ id }, index) => [id, `new-${index + 1}`]))
+  return {
+    ...values,
+    dueOn: values.dueOn === '' ? '' : nextYearly(values.dueOn, today),
+    lines: kept.map((line) => ({
+      ...line,
+      id: ids.get(line.id) ?? line.id,
+      attachedTo: ids.get(line.attachedTo) ?? '',
+      papers: line.papers.map((row) => ({ ...row, paperId: paperIds.has(row.paperId) ? row.paperId : '' })),
+    })),
+  }
+}
 
 /** What a brief is called that was given no name: after the first line one can count. */
 export function nameFrom(

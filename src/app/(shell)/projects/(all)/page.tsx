@@ -66,12 +66,21 @@ export default async function ProjectsPage({
                   <span className="second"> of {countOf(project.facts.units, project.noun)} folded</span>
                 </p>
                 {away ? (
-                  <DeedButton
-                    act={archiveProjectAction.bind(null, project.id, false)}
-                    label={`Take out ${project.name} again`}
-                  >
-                    Take out again
-                  </DeedButton>
+                  <span className="flex flex-wrap items-start justify-end gap-2">
+                    <Link
+                      href={`/projects/new?like=${project.id}`}
+                      className="btn btn-outline"
+                      aria-label={`Plan ${project.name} again`}
+                    >
+                      Plan it again
+                    </Link>
+                    <DeedButton
+                      act={archiveProjectAction.bind(null, project.id, false)}
+                      label={`Take out ${project.name} again`}
+                    >
+                      Take out again
+                    </DeedButton>
+                  </span>
                 ) : (
                   <Link
                     href={`/projects/${project.id}/${project.next.station}`}

@@ -1,23 +1,35 @@
 import type { Metadata } from 'next'
 import { openPage } from '@/app/_server/guard'
-import { readBriefDesign, readDesignChoices } from '@/flows/read/brief-designs'
+import type { FlowContext } from '@/flows/flow-context'
+import { readBriefDesign, readDesignChoices, type BriefDesign } from '@/flows/read/brief-designs'
 import { readDrawer } from '@/flows/read/papers'
+import { readProject, type ProjectView } from '@/flows/read/project'
 import { BriefForm } from '@/ui/brief/BriefForm'
-import { newLine } from '@/ui/brief/form-values'
+import { againValues, newLine, type BriefValues } from '@/ui/brief/form-values'
+import { formatDay, formatDuration, plural, sheetsText, todayIn, type Preferences } from '@/ui/format'
 import { EmptyState } from '@/ui/shell/EmptyState'
 import { createProjectAction, loadDesignAction } from '../actions'
 
 export const metadata: Metadata = { title: 'Start a project' }
 
-export default async function NewProjectPage() {
+interface NewProjectProps {
+  /** A project to begin like. */
+  readonly searchParams: Promise<{ readonly like?: string | readonly string[] }>
+}
+
+export default async function NewProjectPage({ searchParams }: NewProjectProps) {
   const { context, settings, preferences } = await openPage()
+  const { like } = await searchParams
+  const earlier = typeof like === 'string' ? await readProject(context, like) : null
   const { choices, first: firstId } = await readDesignChoices(context)
   const papers = await readDrawer(context)
   const first = firstId === null ? null : await readBriefDesign(context, firstId)
+  const again = earlier && (await readAgain(context, earlier, choices, papers, preferences))
   return (
     <>
       <h1 className="text-4xl">Start a project</h1>
       <p className="second mt-1 mb-6">What is wanted, how many, how big, in which papers, and by when.</p>
+      {earlier && again ? <AsBefore project={earlier} again={again} preferences={preferences} /> : null}
       {papers.length === 0 || !first ? (
         <EmptyState
           title="The drawer is empty"
@@ -28,15 +40,17 @@ export default async function NewProjectPage() {
       ) : (
         <div className="sheet-panel p-5 tablet:p-8">
           <BriefForm
-            initial={{
-              name: '',
-              dueOn: '',
-              certainty: settings.certainty,
-              note: '',
-              lines: [newLine('new-1', first.document, papers, preferences)],
-            }}
+            initial={
+              again?.values ?? {
+                name: '',
+                dueOn: '',
+                certainty: settings.certainty,
+                note: '',
+                lines: [newLine('new-1', first.document, papers, preferences)],
+              }
+            }
             choices={choices}
-            designs={[first]}
+            designs={again?.designs ?? [first]}
             loadDesign={loadDesignAction}
             papers={papers}
             preferences={preferences}
@@ -46,5 +60,66 @@ export default async function NewProjectPage() {
         </div>
       )}
     </>
+  )
+}
+
+interface Again {
+  readonly values: BriefValues
+  readonly designs: readonly BriefDesign[]
+  /** Lines whose design is not offered any more. */
+  readonly lost: number
+}
+
+/** An earlier project as the beginning of a new one; `null` where none of its designs is offered any more. */
+async function readAgain(
+  context: FlowContext,
+  project: ProjectView,
+  choices: readonly { readonly id: string }[],
+  papers: readonly { readonly id: string }[],
+  preferences: Preferences,
+): Promise<Again | null> {
+  const offered = new Set(choices.map(({ id }) => id))
+  const wanted = [...new Set(project.lines.map(({ design }) => design.id))].filter((id) => offered.has(id))
+  const designs: BriefDesign[] = []
+  for (const id of wanted) {
+    const design = await readBriefDesign(context, id)
+    if (design) designs.push(design)
+  }
+  if (designs.length === 0) return null
+  const known = {
+    designIds: new Set(designs.map(({ document }) => document.id)),
+    paperIds: new Set(papers.map(({ id }) => id)),
+    today: todayIn(preferences),
+  }
+  const values = againValues(project, known, preferences)
+  return { values, designs, lost: project.lines.length - values.lines.length }
+}
+
+/** What the earlier project took, as far as it was logged: that is how early to begin. */
+function AsBefore({
+  project,
+  again: { values, lost },
+  preferences,
+}: {
+  readonly project: ProjectView
+  readonly again: Again
+  readonly preferences: Preferences
+}) {
+  const seconds = project.runs.reduce((sum, run) => sum + run.activeMs, 0) / 1000
+  const open = values.lines.some(({ papers }) => papers.some(({ paperId }) => paperId === ''))
+  return (
+    <div className="note mb-6">
+      <p>
+        As in {project.name}
+        {project.dueOn === null ? '' : `, ${formatDay(project.dueOn, preferences)}`}.{' '}
+        {seconds > 0
+          ? `It took ${formatDuration(seconds)} with hands on paper, and ${sheetsText(project.facts.sheetsCut, project.facts.offcutsCut)}.`
+          : 'Nothing of it was logged.'}
+      </p>
+      {open ? (
+        <p>A paper of it is not in the drawer any more: choose another where it is left open.</p>
+      ) : null}
+      {lost > 0 ? <p>{plural(lost, 'line')} left out: the design is not offered any more.</p> : null}
+    </div>
   )
 }

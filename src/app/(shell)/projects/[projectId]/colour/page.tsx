@@ -3,12 +3,12 @@ import type { Shape } from '@/core/arrange'
 import { HARD_TO_TELL, LIGHTS, type Light, type WayOfSeeing } from '@/core/colour'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { chooseOrderAction, choosePlannedOrdersAction, undoOrderAction } from '../../actions'
-import { readDrawer } from '@/flows/read/papers'
+import { readDrawer, type PaperView } from '@/flows/read/papers'
 import { readColours, type AlikeView } from '@/flows/read/colours'
 import type { ProjectView } from '@/flows/read/project'
 import { LineColours } from '@/ui/colour/LineColours'
 import { SaveViews } from '@/ui/arrange/SaveViews'
-import { FromPicture } from '@/ui/colour/FromPicture'
+import { FindPapers } from '@/ui/colour/FindPapers'
 import { SidesShown } from '@/ui/colour/SidesShown'
 import { countOf } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
@@ -80,13 +80,9 @@ export default async function ColourPage(props: ColourPageProps) {
       {orders.length === 0 ? null : <SaveViews name={project.name} />}
       <OfOnePaper lines={project.lines.filter(({ id }) => !ordered.has(id))} />
       <SidesShown sides={sides} preferences={preferences} />
-      <FromPicture
-        papers={drawer.map(({ id, name, frontColour, backColour }) => ({
-          id,
-          name,
-          frontColour,
-          backColour,
-        }))}
+      <FindPapers
+        papers={drawer.map(colourOf)}
+        chosen={{ name: project.name, papers: project.papers.map(colourOf) }}
         preferences={preferences}
       />
       <p className="note mt-6">
@@ -100,6 +96,14 @@ export default async function ColourPage(props: ColourPageProps) {
     </StationFrame>
   )
 }
+
+/** As much of a paper as its colour needs. */
+const colourOf = ({ id, name, frontColour, backColour }: PaperView) => ({
+  id,
+  name,
+  frontColour,
+  backColour,
+})
 
 const SHAPES = [
   ['ring', 'In a ring'],

@@ -35,7 +35,12 @@ export default async function ProjectLogPage(props: StationParams) {
           {project.name}
         </Link>
       </p>
-      <h1 className="text-4xl">What it took</h1>
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h1 className="text-4xl">What it took</h1>
+        <Link href={`/projects/new?like=${project.id}`} className="btn btn-outline">
+          Plan it again
+        </Link>
+      </div>
       {project.runs.length === 0 && project.cuts.length === 0 ? (
         <EmptyState
           title="Nothing logged yet"
