@@ -1,4 +1,5 @@
 import { LRUCache } from 'lru-cache'
+import type { Order } from '@/core/arrange'
 import type { DesignDocument, DesignSource } from '@/core/design'
 import type { RunTally } from '@/core/run'
 
@@ -28,6 +29,8 @@ export class Caches {
   readonly designs = new LRUCache<string, KnownDesign>({ max: 500 })
   readonly figures = new LRUCache<string, object>({ max: 600 })
   readonly runs = new LRUCache<string, KnownRun>({ max: 12 })
+  /** Orders as planned, by what they are orders of: a large one takes half a second. */
+  readonly orders = new LRUCache<string, Order>({ max: 200 })
 
   constructor(shipped: ReadonlyMap<string, string> = new Map()) {
     this.shipped = shipped

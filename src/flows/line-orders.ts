@@ -13,6 +13,8 @@ import { outlineSizeMm, variantOf, type DesignDocument, type GaugeSettings } fro
 import type { LineOrderRow } from '@/data/repositories/line-orders'
 import { isOrderOf, madeOf, type ColouredLine } from '@/core/plan'
 import { orderBody, type OrderBody } from '@/schema/line-order'
+import { contentHash } from './content-hash'
+import type { FlowContext } from './flow-context'
 
 /** A line as far as how it hangs goes. */
 export interface Hanging {
@@ -36,8 +38,16 @@ export function hungAs({ making, design, variantKey, sheetMm, gauges }: Hanging)
 }
 
 /** The order that is planned where nobody chose one. */
-export const plannedOrder = (neighbours: Neighbours, counts: readonly number[]): Order =>
-  arrangeInOrder({ neighbours, counts, locked: new Map() })
+export function plannedOrder(
+  { caches }: Pick<FlowContext, 'caches'>,
+  neighbours: Neighbours,
+  counts: readonly number[],
+): Order {
+  const { hash: key } = contentHash({ neighbours, counts })
+  const known = caches.orders.get(key) ?? arrangeInOrder({ neighbours, counts, locked: new Map() })
+  caches.orders.set(key, known)
+  return known
+}
 
 /** What a step says of a line; `null` where it is of other pieces than the line has now. */
 export function readOrder(row: Pick<LineOrderRow, 'body' | 'made_of'>, line: ColouredLine): OrderBody | null {

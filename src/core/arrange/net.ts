@@ -8,6 +8,8 @@ import type { OrderProblem, Pair } from './types'
 const MOST_SWAPS = 2000
 /** Searches from other starts, as long as neighbours are alike. */
 const SEARCHES = 6
+/** Partners looked at in all of them: half a second. */
+const MOST_LOOKS = 3_000_000
 /** Steps of the proof after which it gives up. */
 const MOST_STEPS = 2_000_000
 /** Rounds of spreading like pieces further apart. */
@@ -52,7 +54,8 @@ export function arrangeOnNet(
   net.untangle()
   let best = { clashes: net.clashes, colours: net.colours }
   const forced = forcedClashes(beside, counts)
-  for (let search = 1; search < SEARCHES && best.clashes > forced; search++) {
+  const searches = Math.min(SEARCHES, MOST_LOOKS / (MOST_SWAPS * Math.max(1, positions)))
+  for (let search = 1; search < searches && best.clashes > forced; search++) {
     net.take(startOf(problem, seed * SEARCHES + search))
     net.untangle()
     if (net.clashes < best.clashes) best = { clashes: net.clashes, colours: net.colours }

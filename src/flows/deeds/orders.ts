@@ -53,6 +53,7 @@ export const choosePlannedOrders = (context: FlowContext, projectId: string): Pr
       const hung = hungAs({ ...line, design, sheetMm: mmFromUm(line.parts[0]?.sheetUm.widthUm ?? 0) })
       const counts = seenPieces(line)
       const { colours } = plannedOrder(
+        inDeed,
         hung?.scene.neighbours ?? 'ring',
         counts.map(({ pieces }) => pieces),
       )

@@ -137,7 +137,7 @@ async function orderOf(
         ? byTurns(pieces)
         : chosen
           ? orderAs(neighbours, chosen.colours, pieces)
-          : plannedOrder(neighbours, pieces),
+          : plannedOrder(context, neighbours, pieces),
   }
 }
 

@@ -105,6 +105,7 @@ function AsBefore({
   readonly again: Again
   readonly preferences: Preferences
 }) {
+  const { foldedUnits, units } = project.facts
   const seconds = project.runs.reduce((sum, run) => sum + run.activeMs, 0) / 1000
   const open = values.lines.some(({ papers }) => papers.some(({ paperId }) => paperId === ''))
   return (
@@ -113,7 +114,7 @@ function AsBefore({
         As in {project.name}
         {project.dueOn === null ? '' : `, ${formatDay(project.dueOn, preferences)}`}.{' '}
         {seconds > 0
-          ? `It took ${formatDuration(seconds)} with hands on paper, and ${sheetsText(project.facts.sheetsCut, project.facts.offcutsCut)}.`
+          ? `${foldedUnits < units ? `So far, with ${foldedUnits} of ${units} folded, it took` : 'It took'} ${formatDuration(seconds)} with hands on paper, and ${sheetsText(project.facts.sheetsCut, project.facts.offcutsCut)}.`
           : 'Nothing of it was logged.'}
       </p>
       {open ? (

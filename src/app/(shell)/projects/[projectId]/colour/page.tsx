@@ -174,7 +174,7 @@ function Alike({ pair: { papers, difference, way } }: { readonly pair: AlikeView
 /** Lines that have nothing to put in order. */
 function OfOnePaper({ lines }: { readonly lines: ProjectView['lines'] }) {
   return (
-    <ul className="flex flex-col gap-3">
+    <ul className="mt-6 flex flex-col gap-3">
       {lines.map((line) => (
         <li key={line.id} className="grid gap-2 border-t hairline pt-3 tablet:grid-cols-[18rem_1fr]">
           <h3 className="text-xl">{line.design.name}</h3>
