@@ -34,14 +34,14 @@ async function writeGarland(page: Page, address: string, pieces: number): Promis
 const changeTimes = (page: Page, pieces: number): Promise<readonly number[]> =>
   page.getByLabel('or how many').evaluate(
     async (input, [from, changes]) => {
-      const type = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set
+      const value = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')
       const frame = () => new Promise((resolve) => requestAnimationFrame(resolve))
       const all: number[] = []
       for (let change = 1; change <= changes; change++) {
         const wanted = from + (change % 2 === 0 ? 0 : 5)
         await frame()
         const startMs = performance.now()
-        type?.call(input, String(wanted))
+        value?.set?.call(input, String(wanted))
         input.dispatchEvent(new Event('input', { bubbles: true }))
         while (document.querySelector(`[aria-label^="${wanted} pieces"]`) === null) await frame()
         // The frame that shows it is there when the next one begins.

@@ -63,7 +63,7 @@ export function readPalette(text: string): ReadPalette {
     if (isSaid) continue
     const found = gimp ? rgbRow(line) : (severalIn(line) ?? hexRow(line.trim()))
     if (!found) return refuse('NOT_A_COLOUR', index + 1, line)
-    colours.push(...('hex' in found ? [found] : found))
+    for (const colour of 'hex' in found ? [found] : found) colours.push(colour)
     if (colours.length > MOST_COLOURS) return refuse('TOO_MANY', index + 1, '')
   }
   return colours.length === 0 ? refuse('NO_COLOUR', 0, '') : { ok: true, colours }

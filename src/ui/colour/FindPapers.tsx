@@ -60,7 +60,6 @@ const isPalette = ({ name, type }: File): boolean => /\.(gpl|txt|csv)$/i.test(na
  */
 export function FindPapers({ papers, chosen, preferences }: FindPapersProps) {
   const ready = useHydrated()
-  const [typed, setTyped] = useState('')
   const [state, setState] = useState<State>({ kind: 'none' })
   const running = useRef<Running<PictureAnswer> | null>(null)
   useEffect(() => () => running.current?.cancel(), [])
@@ -118,39 +117,53 @@ export function FindPapers({ papers, chosen, preferences }: FindPapersProps) {
           onChange={(event) => look(event.target.files?.[0])}
         />
       </label>
-      <div className="mt-3 flex flex-wrap items-end gap-3">
-        <label className="block font-semibold">
-          Or colours by hand
-          <input
-            type="text"
-            disabled={!ready}
-            value={typed}
-            placeholder="#c4491d #2c6e7f"
-            className="input mt-1 block w-72"
-            onChange={(event) => setTyped(event.target.value)}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter') readText(typed)
-            }}
-          />
-        </label>
-        <button type="button" disabled={!ready} className="btn btn-outline" onClick={() => readText(typed)}>
-          Find papers
-        </button>
-        <button
-          type="button"
-          disabled={!ready || chosen.papers.length === 0}
-          className="btn btn-outline"
-          onClick={() => save(paletteOf(chosen), fileName(chosen.name, 'gpl'))}
-        >
-          Save this project’s palette
-        </button>
-      </div>
+      <ByHand ready={ready} chosen={chosen} find={readText} />
       <div role="status" className="mt-3">
         {state.kind === 'looking' ? <p>Looking at it ...</p> : null}
         {state.kind === 'refused' ? <p className="font-semibold text-error">{state.words}</p> : null}
         {state.kind === 'found' ? <Found colours={state.colours} papers={papers} /> : null}
       </div>
     </section>
+  )
+}
+
+interface ByHandProps {
+  readonly ready: boolean
+  readonly chosen: FindPapersProps['chosen']
+  readonly find: (text: string) => void
+}
+
+/** Colours typed, and the project's own for somebody else. */
+function ByHand({ ready, chosen, find }: ByHandProps) {
+  const [typed, setTyped] = useState('')
+  return (
+    <div className="mt-3 flex flex-wrap items-end gap-3">
+      <label className="block font-semibold">
+        Or colours by hand
+        <input
+          type="text"
+          disabled={!ready}
+          value={typed}
+          placeholder="#c4491d #2c6e7f"
+          className="input mt-1 block w-72"
+          onChange={(event) => setTyped(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') find(typed)
+          }}
+        />
+      </label>
+      <button type="button" disabled={!ready} className="btn btn-outline" onClick={() => find(typed)}>
+        Find papers
+      </button>
+      <button
+        type="button"
+        disabled={!ready || chosen.papers.length === 0}
+        className="btn btn-outline"
+        onClick={() => save(paletteOf(chosen), fileName(chosen.name, 'gpl'))}
+      >
+        Save this project’s palette
+      </button>
+    </div>
   )
 }
 
