@@ -140,6 +140,7 @@ test('a palette comes in as a file or by hand, each colour with its nearest pape
   await page.getByLabel('Or colours by hand').fill('#2c6e7f, #c4491d')
   await page.getByLabel('Or colours by hand').press('Enter')
   await expect(page.getByText('Tidewater, near: difference 0.0')).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Start a project in these papers' })).toBeVisible()
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Save this project’s palette' }).click()
   const saved = await download
@@ -147,6 +148,11 @@ test('a palette comes in as a file or by hand, each colour with its nearest pape
   const text = (await (await saved.createReadStream()).toArray()).join('')
   expect(text.split('\n').slice(0, 2)).toEqual(['GIMP Palette', 'Name: Rosettes for the lantern lids'])
   expect(text).toContain('196  73  29\tBuoy Orange')
+  await page.getByRole('link', { name: 'Start a project in these papers' }).click()
+  const papers = page.getByRole('group', { name: 'Papers of line 1' }).locator('select')
+  await expect(papers).toHaveCount(2)
+  for (const [row, paper] of ['Buoy Orange', 'Tidewater'].entries())
+    await expect(papers.nth(row).locator('option:checked')).toHaveText(paper)
 })
 
 test('a project is planned again from its log: the same lines, a year on, with what it took', async ({

@@ -1,3 +1,4 @@
+import { connect } from 'node:net'
 import { request as httpRequest } from 'node:http'
 import { expect, expectAccessible, test } from './support/fixtures'
 import { TestServer } from './support/server'
@@ -190,5 +191,31 @@ test('a batch of taps that is no batch, or far too large, is refused and the ser
   expect(await send('[]')).toBe(422)
   // The server may hang up before the whole of it is sent.
   expect([0, 422]).toContain(await send(`"${'x'.repeat(5_000_000)}"`))
+  // Who hangs up in the middle of a batch takes nothing down.
+  const socket = connect(demo.port, '127.0.0.1')
+  const head = [
+    'POST /api/runs/x/events HTTP/1.1',
+    `host: 127.0.0.1:${demo.port}`,
+    'content-length: 1000',
+    '',
+    '',
+  ]
+  socket.write(`${head.join('\r\n')}{"epoch":`)
+  await new Promise((resolve) => setTimeout(resolve, 50))
+  socket.destroy()
   expect(await send(JSON.stringify({ epoch: '', since: 0, events: [] }))).toBe(404)
+})
+
+test('taps answered before the framework carry the same headers; on the machine itself nothing is packed', async ({
+  demo,
+}) => {
+  const taps = await fetch(`${demo.address}/api/runs/x/events`, { method: 'POST', body: '{}' })
+  const page = await fetch(demo.address, { headers: { 'accept-encoding': 'gzip' } })
+  for (const name of ['x-content-type-options', 'x-frame-options', 'referrer-policy', 'permissions-policy'])
+    expect([name, taps.headers.get(name)]).toEqual([name, page.headers.get(name)])
+  expect(taps.headers.get('x-frame-options')).toBe('DENY')
+  expect(page.headers.get('content-encoding')).toBeNull()
+  // Other methods, and paths that only begin alike, are the framework's.
+  expect((await fetch(`${demo.address}/api/runs/x/events`)).status).toBe(405)
+  expect((await fetch(`${demo.address}/api/runs/x/events/more`, { method: 'POST' })).status).toBe(404)
 })

@@ -24,17 +24,21 @@ export const lastOrdersOf = (
         )
         .execute()
 
-/** The last step of some lines. */
-export async function ordersOfLines(db: Db, lineIds: readonly string[]): Promise<readonly LineOrderRow[]> {
-  if (lineIds.length === 0) return []
-  const rows = await db
-    .selectFrom('line_order')
-    .selectAll()
-    .where('line_id', 'in', lineIds)
-    .orderBy('step', 'desc')
-    .execute()
-  return rows.filter((row, at) => rows.findIndex(({ line_id }) => line_id === row.line_id) === at)
-}
+/** The last step of some lines; the steps before it, of which there can be many, are not read. */
+export const ordersOfLines = (db: Db, lineIds: readonly string[]): Promise<readonly LineOrderRow[]> =>
+  lineIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .selectFrom('line_order as o')
+        .selectAll()
+        .where('o.line_id', 'in', lineIds)
+        .where('o.step', '=', (last) =>
+          last
+            .selectFrom('line_order as later')
+            .select((most) => most.fn.max('later.step').as('step'))
+            .whereRef('later.line_id', '=', 'o.line_id'),
+        )
+        .execute()
 
 /** One more step of a line; none where the last one says the same: a press that is sent again counts once. */
 export async function addOrder(db: Db, row: Omit<Insertable<LineOrderTable>, 'step'>): Promise<void> {

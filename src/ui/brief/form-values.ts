@@ -38,12 +38,13 @@ const measuresOf = ({ kind, values }: Making, preferences: Preferences): Record<
     }),
   )
 
-/** A fresh line of a design, in the first paper of the drawer. */
+/** A fresh line of a design, in the papers chosen for it, or the first paper of the drawer. */
 export function newLine(
   id: string,
   design: DesignDocument,
   papers: readonly DrawerPaper[],
   preferences: Preferences,
+  chosen: readonly DrawerPaper[] = [],
 ): LineValues {
   const [variant] = design.variants
   return {
@@ -61,7 +62,10 @@ export function newLine(
     colours: 'whole',
     perPiece: '',
     // A drawer of one paper leaves nothing to choose.
-    papers: papers.slice(0, 1).map((paper) => ({ paperId: paper.id, pieces: '' })),
+    papers: (chosen.length > 0 ? chosen : papers.slice(0, 1)).map((paper) => ({
+      paperId: paper.id,
+      pieces: '',
+    })),
   }
 }
 

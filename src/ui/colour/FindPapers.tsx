@@ -9,6 +9,7 @@ import type { Running } from '@/workers/running'
 import { formatShare, type Preferences } from '../format'
 import { useHydrated } from '../forms/useHydrated'
 import { fileName, save } from '../arrange/save'
+import { Link } from '../shell/Link'
 import { Swatch } from '../paper/Swatch'
 
 interface DrawerColour {
@@ -188,31 +189,41 @@ function Found({
   readonly papers: readonly DrawerColour[]
 }) {
   const known = papers.map(({ id, frontColour }) => ({ id, colour: frontColour }))
+  const found = colours.map(({ hex, says }) => {
+    const [nearest] = nearestPapers(hex, known)
+    return { hex, says, nearest, paper: papers.find(({ id }) => id === nearest?.id) }
+  })
+  const ids = [...new Set(found.flatMap(({ paper }) => paper?.id ?? []))]
   return (
-    <ul className="flex flex-col">
-      {colours.map(({ hex, says }, index) => {
-        const [nearest] = nearestPapers(hex, known)
-        const paper = papers.find(({ id }) => id === nearest?.id)
-        return (
-          <li
-            key={`${index} ${hex}`}
-            className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t hairline py-2 last:border-b"
-          >
-            <span className="h-7 w-10 border hairline" style={{ background: hex }} aria-hidden />
-            <span className="figure w-20">{hex}</span>
-            <span className="second w-40 truncate">{says}</span>
-            {paper && nearest ? (
-              <span className="flex items-center gap-2">
-                <Swatch front={paper.frontColour} back={paper.backColour} />
-                {paper.name}, {nearest.difference < HARD_TO_TELL ? 'near' : 'not near'}: difference{' '}
-                {nearest.difference.toFixed(1)}
-              </span>
-            ) : (
-              <span className="second">no paper in the drawer yet</span>
-            )}
-          </li>
-        )
-      })}
-    </ul>
+    <>
+      <ul className="flex flex-col">
+        {found.map(({ hex, says, nearest, paper }, index) => {
+          return (
+            <li
+              key={`${index} ${hex}`}
+              className="flex flex-wrap items-center gap-x-4 gap-y-1 border-t hairline py-2 last:border-b"
+            >
+              <span className="h-7 w-10 border hairline" style={{ background: hex }} aria-hidden />
+              <span className="figure w-20">{hex}</span>
+              <span className="second w-40 truncate">{says}</span>
+              {paper && nearest ? (
+                <span className="flex items-center gap-2">
+                  <Swatch front={paper.frontColour} back={paper.backColour} />
+                  {paper.name}, {nearest.difference < HARD_TO_TELL ? 'near' : 'not near'}: difference{' '}
+                  {nearest.difference.toFixed(1)}
+                </span>
+              ) : (
+                <span className="second">no paper in the drawer yet</span>
+              )}
+            </li>
+          )
+        })}
+      </ul>
+      {ids.length === 0 ? null : (
+        <Link href={`/projects/new?papers=${ids.join(',')}`} className="btn btn-outline mt-3">
+          Start a project in {ids.length === 1 ? 'this paper' : 'these papers'}
+        </Link>
+      )}
+    </>
   )
 }

@@ -13,17 +13,19 @@ import { createProjectAction, loadDesignAction } from '../actions'
 export const metadata: Metadata = { title: 'Start a project' }
 
 interface NewProjectProps {
-  /** A project to begin like. */
-  readonly searchParams: Promise<{ readonly like?: string | readonly string[] }>
+  /** A project to begin like, or papers to begin with: their ids, with commas between them. */
+  readonly searchParams: Promise<Readonly<Record<'like' | 'papers', string | readonly string[] | undefined>>>
 }
 
 export default async function NewProjectPage({ searchParams }: NewProjectProps) {
   const { context, settings, preferences } = await openPage()
-  const { like } = await searchParams
+  const { like, papers: asked } = await searchParams
   const earlier = typeof like === 'string' ? await readProject(context, like) : null
   const { choices, first: firstId } = await readDesignChoices(context)
   const papers = await readDrawer(context)
   const first = firstId === null ? null : await readBriefDesign(context, firstId)
+  const wanted = typeof asked === 'string' ? asked.split(',') : []
+  const chosen = papers.filter(({ id }) => wanted.includes(id))
   const again = earlier && (await readAgain(context, earlier, choices, papers, preferences))
   return (
     <>
@@ -46,7 +48,7 @@ export default async function NewProjectPage({ searchParams }: NewProjectProps) 
                 dueOn: '',
                 certainty: settings.certainty,
                 note: '',
-                lines: [newLine('new-1', first.document, papers, preferences)],
+                lines: [newLine('new-1', first.document, papers, preferences, chosen)],
               }
             }
             choices={choices}
