@@ -53,6 +53,10 @@ function piecesFrom(design: DesignDocument, paper: DrawerPaper, sheetMm: number)
   return Math.floor(units / (variant ? unitsOf(part, variant) : 1))
 }
 
+/** Whether wishes are about what only the folds can tell: how thick a paper, and how small a sheet. */
+export const asksForFolds = ({ paper, sheetMm }: Pick<Wishes, 'paper' | 'sheetMm'>): boolean =>
+  paper !== null || sheetMm !== null
+
 /** A design against what is wished. `sheetMm` is the side its parts are cut at. */
 export function choose(
   design: DesignDocument,
@@ -75,7 +79,7 @@ export function choose(
     if (paperOnly && guide && (guide.adhesive !== null || guide.supplies.length > 0)) return 'supplies'
     if (byTime === 0) return 'time'
     if (paper !== null && paperSuits(hardest, paper.caliperMm).suits === 'too thick') return 'thickness'
-    if (paper !== null || wishes.sheetMm !== null) {
+    if (asksForFolds(wishes)) {
       const least = smallestSheet(hardest, paper?.caliperMm ?? USUAL_CALIPER_MM)
       if (least && sheetMm < least.sheetMm - NOTHING_TO_SEE) return 'small'
     }

@@ -19,7 +19,7 @@ import {
 } from '@/core/design'
 import { CoreError } from '@/core/errors'
 import type { Pace } from '@/core/time'
-import { choose, type Choice } from '@/flows/read/choosing'
+import { asksForFolds, choose, type Choice } from '@/flows/read/choosing'
 import { readLibrary, type PinnedDesign } from '@/flows/designs'
 import type { FlowContext } from '@/flows/flow-context'
 import { readBases, readEnd, type FoldedEndView } from '@/flows/read/folds'
@@ -73,7 +73,7 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
   const stay = cards.filter(({ choice }) => choice.leftOut === null)
   const pages = Math.max(1, Math.ceil(stay.length / CARDS_ON_A_PAGE))
   const page = Math.min(pages, Math.max(1, Math.floor(Number(query['page'] ?? 1)) || 1))
-  const shown = stay.slice((page - 1) * CARDS_ON_A_PAGE, page * CARDS_ON_A_PAGE)
+  const shown = await withEnds(context, stay.slice((page - 1) * CARDS_ON_A_PAGE, page * CARDS_ON_A_PAGE))
   return (
     <>
       <h1 className="text-4xl">Designs</h1>
@@ -101,12 +101,28 @@ export default async function DesignsPage({ searchParams }: DesignsPageProps) {
 }
 
 interface Card {
+  readonly hash: string
   readonly design: DesignDocument
   readonly variant: Variant
   readonly sheetMm: number
+  /** What its folds come to; `null` also where nothing asked for it. */
   readonly end: FoldedEndView | null
   readonly pace: Pace
   readonly choice: Choice
+}
+
+const endOf = (context: FlowContext, { hash, design, variant }: Pick<Card, 'hash' | 'design' | 'variant'>) =>
+  readEnd(context, hash, {
+    variantKey: variant.key,
+    sheetMm: shownSheetMm(design),
+    gauges: defaultGauges(design),
+  })
+
+/** The cards that are shown, with their pictures. */
+async function withEnds(context: FlowContext, cards: readonly Card[]): Promise<readonly Card[]> {
+  const shown: Card[] = []
+  for (const card of cards) shown.push({ ...card, end: card.end ?? (await endOf(context, card)) })
+  return shown
 }
 
 /** Every design with what it becomes, as it was asked. */
@@ -121,11 +137,10 @@ async function readCards(
     const [variant] = design.variants
     if (!variant) continue
     const sheetMm = sheetFor(design, asked.sheetMm)
-    const shown = { variantKey: variant.key, sheetMm: shownSheetMm(design), gauges: defaultGauges(design) }
-    const end = await readEnd(context, hash, shown)
+    const end = asksForFolds(asked) ? await endOf(context, { hash, design, variant }) : null
     const pace = lessons.pace(design)
     const work = { secondsPerUnit: pace.secondsPerPiece, hardest: end?.hardest ?? [], sheetMm }
-    cards.push({ design, variant, sheetMm, end, pace, choice: choose(design, asked, work) })
+    cards.push({ hash, design, variant, sheetMm, end, pace, choice: choose(design, asked, work) })
   }
   return cards
 }
