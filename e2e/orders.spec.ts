@@ -67,6 +67,15 @@ test('pieces change places by two presses, by dragging and by keys; each change 
   await expect(pieces(page).nth(5)).toHaveAttribute('aria-label', /held$/)
   await settled(page)
 
+  // A press that no pointer and no key made, as a screen reader's.
+  await pieces(page)
+    .nth(0)
+    .evaluate((one) => one.dispatchEvent(new MouseEvent('click', { bubbles: true })))
+  await expect(page.getByText('Piece 1 is taken up')).toBeVisible()
+  await pieces(page).nth(0).focus()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText('Press two pieces')).toBeVisible()
+
   const undo = page.getByRole('button', { name: 'Undo' })
   await undo.click()
   await expect(pieces(page).nth(5)).not.toHaveAttribute('aria-label', /held$/)

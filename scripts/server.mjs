@@ -37,7 +37,9 @@ const asked = (incoming) => ({
   body: incoming,
 })
 
-async function send(answer, outgoing) {
+async function send(answer, incoming, outgoing) {
+  // What was not read of a request would be taken for the next one's.
+  if (!incoming.complete) outgoing.shouldKeepAlive = false
   const body = Buffer.from(await answer.text())
   outgoing.writeHead(answer.status, {
     ...Object.fromEntries(answer.headers),
@@ -57,13 +59,15 @@ const server = createServer((incoming, outgoing) => {
   const answer = globalThis.kelpfieldFirstAnswers?.(incoming.method, incoming.url)
   if (!answer) return void byFramework(incoming, outgoing)
   answer(asked(incoming))
-    .then((answered) => send(answered, outgoing))
+    .then((answered) => send(answered, incoming, outgoing))
     .catch((error) => {
       console.error(error)
       outgoing.destroy()
     })
 })
 
+// Longer than any pause between taps and polls: a connection that closes just as the next tap is sent loses it.
+server.keepAliveTimeout = 65_000
 server.on('error', (error) => fail(`Port ${port} cannot be listened on: ${error.message}`))
 for (const signal of ['SIGINT', 'SIGTERM'])
   process.on(signal, () => {

@@ -45,7 +45,7 @@ export function useHand({
       setReached(next)
       event.currentTarget.ownerSVGElement?.querySelector<SVGUseElement>(`[data-at="${next}"]`)?.focus()
     } else if (event.key === 'Enter' || event.key === ' ') take(at)
-    else if (event.key === 'h') hold(at)
+    else if (event.key.toLowerCase() === 'h') hold(at)
     else if (event.key === 'Escape') setPicked(null)
     else return
     event.preventDefault()
@@ -82,6 +82,10 @@ export function useHand({
           event.currentTarget.releasePointerCapture(event.pointerId)
       },
       onPointerUp,
+      // A press that no pointer made: a screen reader's, a voice's.
+      onClick: (event) => {
+        if (event.detail === 0) take(at)
+      },
     }),
   }
 }

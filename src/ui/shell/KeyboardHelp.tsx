@@ -10,6 +10,12 @@ const KEYS = [
   ['Esc', 'Close a window'],
 ] as const
 
+const IN_ORDER = [
+  ['Arrows', 'The next piece, the one before'],
+  ['Space or Enter', 'Take it up; on another piece, they change places'],
+  ['H', 'Hold it there, or let it go'],
+  ['Esc', 'Put it back'],
+] as const
 const AT_THE_TABLE: readonly (readonly [string, string])[] = [
   ['Space or Enter', 'Next: this fold is done'],
   ['Backspace or U', 'Undo the last tap'],
@@ -48,6 +54,7 @@ export function KeyboardHelp() {
           </h2>
           <KeyList title="Everywhere" keys={KEYS} />
           <KeyList title="Step by step" keys={STEP_BY_STEP} />
+          <KeyList title="Pieces in order" keys={IN_ORDER} />
           <KeyList title="While folding" keys={AT_THE_TABLE} />
           <form method="dialog" className="modal-action">
             <button className="btn btn-primary">Close</button>
