@@ -57,13 +57,13 @@ const server = createServer((incoming, outgoing) => {
   if (LOOPBACK.has(incoming.socket.remoteAddress)) delete incoming.headers['accept-encoding']
   // Installed by src/app/_server/first-answers.ts when the application starts.
   const answer = globalThis.kelpfieldFirstAnswers?.(incoming.method, incoming.url)
-  if (!answer) return void byFramework(incoming, outgoing)
-  answer(asked(incoming))
-    .then((answered) => send(answered, incoming, outgoing))
-    .catch((error) => {
-      console.error(error)
-      outgoing.destroy()
-    })
+  const answered = answer
+    ? answer(asked(incoming)).then((given) => send(given, incoming, outgoing))
+    : byFramework(incoming, outgoing)
+  answered.catch((error) => {
+    console.error(error)
+    outgoing.destroy()
+  })
 })
 
 // Longer than any pause between taps and polls: a connection that closes just as the next tap is sent loses it.

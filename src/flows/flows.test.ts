@@ -1,5 +1,6 @@
 import { sql } from 'kysely'
 import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
+import { ok, refusal } from '../../test/deeds'
 import { loadDemo } from '../../demo/load'
 import { seededRandom } from '../../demo/random'
 import { LIBRARY } from '@/core/design'
@@ -38,17 +39,6 @@ beforeEach(async () => {
   database = await temporaryDatabase()
 })
 afterEach(() => database.remove())
-
-const ok = async <Value>(result: Promise<DeedResult<Value>>): Promise<Value> => {
-  const settled = await result
-  if (!settled.ok) throw new Error(JSON.stringify(settled))
-  return settled.value
-}
-const refusal = async (result: Promise<DeedResult<unknown>>) => {
-  const settled = await result
-  if (settled.ok) throw new Error('it was not refused')
-  return settled
-}
 
 const paperNamed = async (name: string, sheets: string) => {
   const { context } = database

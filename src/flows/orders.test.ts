@@ -1,4 +1,5 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
+import { ok } from '../../test/deeds'
 import type { DeedResult } from './deed'
 import { addSheets, savePaper } from './deeds/papers'
 import { chooseOrder, choosePlannedOrders, undoOrder } from './deeds/orders'
@@ -12,11 +13,6 @@ beforeEach(async () => {
 })
 afterEach(() => database.remove())
 
-const ok = async <Value>(result: Promise<DeedResult<Value>>): Promise<Value> => {
-  const settled = await result
-  if (!settled.ok) throw new Error(JSON.stringify(settled))
-  return settled.value
-}
 const codeOf = async (result: Promise<DeedResult<unknown>>) => {
   const settled = await result
   return settled.ok ? 'done' : settled.code

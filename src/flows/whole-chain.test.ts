@@ -11,6 +11,7 @@ import {
 } from '@/core/design'
 import { lengthInput } from '@/ui/format'
 import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
+import { ok } from '../../test/deeds'
 import type { DeedResult } from './deed'
 import { tickCut } from './deeds/cuts'
 import { handOver } from './deeds/deliveries'
@@ -45,11 +46,6 @@ beforeAll(async () => {
 })
 afterAll(() => database.remove())
 
-const ok = async <Value>(result: Promise<DeedResult<Value>>): Promise<Value> => {
-  const settled = await result
-  if (!settled.ok) throw new Error(JSON.stringify(settled))
-  return settled.value
-}
 const view = async (id: string): Promise<ProjectView> => {
   const project = await readProject(database.context, id)
   if (!project) throw new Error('no project')

@@ -37,10 +37,10 @@ function mostApart(beside: readonly (readonly number[])[], part: readonly number
     if (left === 0) return 0
     const at = 31 - Math.clz32(left)
     const others = left & ~(1 << at)
-    const beside = masks[at] ?? 0
-    const taken = 1 + most(others & ~beside)
+    const touching = masks[at] ?? 0
+    const taken = 1 + most(others & ~touching)
     // One with at most one neighbour left is never worse to take.
-    const near = others & beside
+    const near = others & touching
     return (near & (near - 1)) === 0 ? taken : Math.max(taken, most(others))
   }
   return most(2 ** part.length - 1)

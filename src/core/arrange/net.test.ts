@@ -119,30 +119,25 @@ describe('where pieces lie in a plane', () => {
   })
 })
 
+/** Two rows of three, each beside the next of its row and the one across. */
+const TWO_BY_THREE = [
+  [0, 1],
+  [0, 3],
+  [1, 2],
+  [1, 4],
+  [2, 5],
+  [3, 4],
+  [4, 5],
+]
+
 describe('what lies beside what', () => {
   test('a mobile: along a level and down a thread', () => {
     const pairs = pairsIn('mobile', { threads: 3, each: 2, drop: 100, every: 80, knot: 0 })
-    expect(pairs.toSorted(([a, b], [c, d]) => a - c || b - d)).toEqual([
-      [0, 1],
-      [0, 3],
-      [1, 2],
-      [1, 4],
-      [2, 5],
-      [3, 4],
-      [4, 5],
-    ])
+    expect(pairs.toSorted(([a, b], [c, d]) => a - c || b - d)).toEqual(TWO_BY_THREE)
   })
   test('a table: along each side and across, not around its ends', () => {
     const pairs = pairsIn('table', { places: 6, each: 1 })
-    expect(pairs.toSorted(([a, b], [c, d]) => a - c || b - d)).toEqual([
-      [0, 1],
-      [0, 3],
-      [1, 2],
-      [1, 4],
-      [2, 5],
-      [3, 4],
-      [4, 5],
-    ])
+    expect(pairs.toSorted(([a, b], [c, d]) => a - c || b - d)).toEqual(TWO_BY_THREE)
   })
   test('bouquets: flowers that touch, and none of two bouquets; the nearest are a flower apart', () => {
     expect(pairsIn('bouquet', { bouquets: 2, each: 3 })).toHaveLength(6)

@@ -96,8 +96,8 @@ const GOLDEN_TURN = Math.PI * (3 - Math.sqrt(5))
 const NEAREST = 1.75
 /** Flowers further apart than this, in flowers, are not beside each other. */
 const BESIDE = 1.8
-/** Between bouquets, in flowers. */
-const APART = 0.6
+/** Between bouquets, in flowers; rows are this much longer than there are rows. */
+const [APART, WIDER] = [0.6, 1.6]
 
 /** The flowers of one bouquet as seen from above, the middle one first. */
 function domeOf(flowers: number, widthMm: number): readonly PiecePlace[] {
@@ -133,7 +133,7 @@ function bouquetScene({ values }: Making, made: Made, { acrossMm, highMm }: Piec
   const dome = domeOf(each, widthMm)
   const reachMm = dome.reduce((most, { xMm, yMm }) => Math.max(most, Math.hypot(xMm, yMm)), 0)
   const pitchMm = 2 * reachMm + (1 + APART) * Math.max(acrossMm, highMm)
-  const inARow = Math.ceil(Math.sqrt(1.6 * bouquets))
+  const inARow = Math.ceil(Math.sqrt(WIDER * bouquets))
   const beside = besideInPlane(dome, BESIDE * widthMm)
   return {
     neighbours: Array.from({ length: bouquets }, (_, bouquet) =>
@@ -154,12 +154,14 @@ function bouquetScene({ values }: Making, made: Made, { acrossMm, highMm }: Piec
 
 /** Room for one at a table, and across it: the craft's common practice, no source. */
 const [PLACE_MM, TABLE_MM] = [600, 900]
+/** Pieces at one place are drawn this far apart, in pieces: they must not touch. */
+const AT_A_PLACE = 1.1
 
 /** Places along both sides of a table from above, the pieces of each side by side. */
 function tableScene({ values }: Making, made: Made, { acrossMm, highMm }: PieceSize): Scene {
   const { places: seats = 1, each = 1 } = values
   const side = Math.ceil(seats / 2)
-  const stepMm = Math.max(PLACE_MM, 1.2 * each * acrossMm)
+  const stepMm = Math.max(PLACE_MM, AT_A_PLACE * (each + 1) * acrossMm)
   const edgeMm = TABLE_MM / 2 - highMm
   const longMm = side * stepMm
   const neighbours = Array.from({ length: made.pieces }, (_, at): readonly Pair[] => {
@@ -174,7 +176,7 @@ function tableScene({ values }: Making, made: Made, { acrossMm, highMm }: PieceS
     places: Array.from({ length: made.pieces }, (_, at) => {
       const seat = Math.floor(at / each)
       return {
-        xMm: ((seat % side) + 0.5) * stepMm + ((at % each) - (each - 1) / 2) * 1.1 * acrossMm,
+        xMm: ((seat % side) + 0.5) * stepMm + ((at % each) - (each - 1) / 2) * AT_A_PLACE * acrossMm,
         yMm: seat < side ? -edgeMm : edgeMm,
         turn: 0,
       }

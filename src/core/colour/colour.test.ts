@@ -173,6 +173,15 @@ describe('by a lamp', () => {
     const [toX, toY] = glowOf(kelvin)
     expect(Math.hypot(toX - x, toY - y)).toBeLessThan(0.001)
   })
+  test('a grey keeps its lightness, and takes on the warmth of the lamp alone', () => {
+    // Gains of 0.7 + 0.3 x (lamp's cones / day's cones) leave the luminance of a grey within a few parts in a hundred.
+    for (const grey of ['#404040', '#808080', '#b0b0b0']) {
+      const [day, lamp] = [labOf(grey), labOf(colourBy('lamplight', grey))]
+      expect(Math.abs(lamp.l - day.l)).toBeLessThan(2)
+      expect(lamp.a).toBeGreaterThan(1)
+      expect(lamp.b).toBeGreaterThan(3)
+    }
+  })
   test('white grows warm and no darker; blues lose more than reds; black stays', () => {
     const white = labOf(colourBy('lamplight', '#ffffff'))
     expect(white.b).toBeGreaterThan(5)

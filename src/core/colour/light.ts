@@ -17,15 +17,10 @@ const toLch = converter('lch65')
 type Three = readonly [number, number, number]
 
 /** Bradford's cone responses of XYZ. *Source* from memory: Lam 1985, as in ICC profiles. */
-const CONES: readonly Three[] = [
+const CONES: readonly [Three, Three, Three] = [
   [0.8951, 0.2664, -0.1614],
   [-0.7502, 1.7135, 0.0367],
   [0.0389, -0.0685, 1.0296],
-]
-const BACK: readonly Three[] = [
-  [0.9869929, -0.1470543, 0.1599627],
-  [0.4323053, 0.5183603, 0.0492912],
-  [-0.0085287, 0.0400428, 0.9684867],
 ]
 const D65_XY = [0.3127, 0.329] as const
 
@@ -36,6 +31,18 @@ const times = (matrix: readonly Three[], [x, y, z]: Three): Three => {
   }
   return [row(0), row(1), row(2)]
 }
+
+/** The matrix that undoes one of three rows, by its cofactors. */
+function inverseOf([one, other, third]: readonly [Three, Three, Three]): readonly Three[] {
+  const cross = ([a, b, c]: Three, [x, y, z]: Three): Three => [b * z - c * y, c * x - a * z, a * y - b * x]
+  const columns = [cross(other, third), cross(third, one), cross(one, other)] as const
+  const [first] = columns
+  const size = one[0] * first[0] + one[1] * first[1] + one[2] * first[2]
+  const row = (at: 0 | 1 | 2): Three => [columns[0][at] / size, columns[1][at] / size, columns[2][at] / size]
+  return [row(0), row(1), row(2)]
+}
+
+const BACK = inverseOf(CONES)
 
 const whiteOf = ([x, y]: readonly [number, number]): Three => [x / y, 1, (1 - x - y) / y]
 

@@ -39,6 +39,7 @@ test.each([
   ['', { code: 'NO_COLOUR', line: 0, text: '' }],
   ['GIMP Palette\nName: Empty\n', { code: 'NO_COLOUR', line: 0, text: '' }],
   ['#c4491d\nteal\n', { code: 'NOT_A_COLOUR', line: 2, text: 'teal' }],
+  ['#2c6e7f #ffffff teal', { code: 'NOT_A_COLOUR', line: 1, text: '#2c6e7f #ffffff teal' }],
   ['#12345', { code: 'NOT_A_COLOUR', line: 1, text: '#12345' }],
   ['GIMP Palette\n256 0 0 too red', { code: 'NOT_A_COLOUR', line: 2, text: '256 0 0 too red' }],
   [

@@ -36,7 +36,8 @@ function rgbRow(line: string): NamedColour | null {
 
 function hexRow(line: string): NamedColour | null {
   const [, digits, name = ''] = HEX.exec(line) ?? []
-  if (digits === undefined) return null
+  // A second colour behind the first is no name: something in that line could not be read.
+  if (digits === undefined || name.includes('#')) return null
   const six = digits.length === 3 ? [...digits].map((digit) => digit + digit).join('') : digits
   return { hex: `#${six.toLowerCase()}`, name: name.trim() }
 }

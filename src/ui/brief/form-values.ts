@@ -129,6 +129,7 @@ export function againValues(
       ...line,
       id: ids.get(line.id) ?? line.id,
       attachedTo: ids.get(line.attachedTo) ?? '',
+      perPiece: ids.has(line.attachedTo) ? line.perPiece : '',
       papers: line.papers.map((row) => ({ ...row, paperId: paperIds.has(row.paperId) ? row.paperId : '' })),
     })),
   }

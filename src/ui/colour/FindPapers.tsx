@@ -63,6 +63,8 @@ export function FindPapers({ papers, chosen, preferences }: FindPapersProps) {
   const ready = useHydrated()
   const [state, setState] = useState<State>({ kind: 'none' })
   const running = useRef<Running<PictureAnswer> | null>(null)
+  /** What was asked for last: an answer to anything before it comes too late. */
+  const latest = useRef<File | null>(null)
   useEffect(() => () => running.current?.cancel(), [])
   const readText = (text: string) => {
     const read = readPalette(text)
@@ -74,11 +76,17 @@ export function FindPapers({ papers, chosen, preferences }: FindPapersProps) {
   }
   const look = (file: File | undefined) => {
     running.current?.cancel()
+    latest.current = file ?? null
     if (!file) return setState({ kind: 'none' })
     if (isPalette(file)) {
       if (file.size > MOST_BYTES)
         return setState({ kind: 'refused', words: 'This file is too large for a palette of colours.' })
-      return void file.text().then(readText)
+      return void file.text().then(
+        (text) => {
+          if (latest.current === file) readText(text)
+        },
+        () => setState({ kind: 'refused', words: 'This file could not be read. Choose it once more.' }),
+      )
     }
     setState({ kind: 'looking' })
     const run = startPictureColours(file, COLOURS)
@@ -99,6 +107,11 @@ export function FindPapers({ papers, chosen, preferences }: FindPapersProps) {
       () => setState({ kind: 'refused', words: REFUSED.NOT_A_PICTURE }),
     )
   }
+  const byHand = (text: string) => {
+    running.current?.cancel()
+    latest.current = null
+    readText(text)
+  }
   return (
     <section aria-labelledby="from-picture" className="mt-8">
       <h2 id="from-picture" className="text-2xl">
@@ -118,7 +131,7 @@ export function FindPapers({ papers, chosen, preferences }: FindPapersProps) {
           onChange={(event) => look(event.target.files?.[0])}
         />
       </label>
-      <ByHand ready={ready} chosen={chosen} find={readText} />
+      <ByHand ready={ready} chosen={chosen} find={byHand} />
       <div role="status" className="mt-3">
         {state.kind === 'looking' ? <p>Looking at it ...</p> : null}
         {state.kind === 'refused' ? <p className="font-semibold text-error">{state.words}</p> : null}

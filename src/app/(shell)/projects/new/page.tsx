@@ -32,6 +32,13 @@ export default async function NewProjectPage({ searchParams }: NewProjectProps) 
       <h1 className="text-4xl">Start a project</h1>
       <p className="second mt-1 mb-6">What is wanted, how many, how big, in which papers, and by when.</p>
       {earlier && again ? <AsBefore project={earlier} again={again} preferences={preferences} /> : null}
+      {like !== undefined && !again ? (
+        <p className="note mb-6">
+          {earlier
+            ? `None of the designs of ${earlier.name} is offered any more: begin with another.`
+            : 'The project to begin like is not there. Begin a new one.'}
+        </p>
+      ) : null}
       {papers.length === 0 || !first ? (
         <EmptyState
           title="The drawer is empty"
