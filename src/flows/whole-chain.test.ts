@@ -12,7 +12,6 @@ import {
 import { lengthInput } from '@/ui/format'
 import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok } from '../../test/deeds'
-import type { DeedResult } from './deed'
 import { tickCut } from './deeds/cuts'
 import { handOver } from './deeds/deliveries'
 import { recordJoin } from './deeds/joins'
