@@ -237,6 +237,7 @@ const forms: readonly (readonly [string, z.ZodType, Record<string, unknown>, rea
       zone: 'Europe/London',
       currency: 'EUR',
       certainty: '0.9',
+      evening: '120',
       tones: true,
       hand: 'left',
     },

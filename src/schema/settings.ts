@@ -7,6 +7,9 @@ const RULER_KEYS = Object.keys(RULERS) as [RulerKey, ...RulerKey[]]
 /** How sure one may want to be that enough are good. */
 export const CERTAINTIES = ['0.8', '0.9', '0.95', '0.99'] as const
 
+/** Minutes that one evening of folding may last. */
+export const EVENINGS = ['60', '90', '120', '180', '240'] as const
+
 export const zone = z
   .string()
   .max(64)
@@ -35,6 +38,7 @@ export const settings = z.object({
   zone: zone.default('Europe/London'),
   currency: currency.default('EUR'),
   certainty: choice('how sure to be', CERTAINTIES).default('0.95'),
+  evening: choice('how long an evening is', EVENINGS).default('120'),
   tones: z.boolean().default(true),
   hand: choice('your hand', ['right', 'left']).default('right'),
 })
@@ -48,6 +52,7 @@ export const settingsFields = z.strictObject({
   zone,
   currency,
   certainty: choice('how sure to be', CERTAINTIES),
+  evening: choice('how long an evening is', EVENINGS),
   tones: z.boolean(),
   hand: choice('your hand', ['right', 'left']),
 })

@@ -42,38 +42,57 @@ function marks(fromMm: number, toMm: number, ruler: RulerKey): readonly number[]
   )
 }
 
+/** What a sweep looks at: every mark of a ruler between two sizes, and one size that need be on no mark. */
+export interface SweepRange {
+  readonly fromMm: number
+  readonly toMm: number
+  readonly ruler: RulerKey
+  readonly also?: number
+}
+
+function sidesOf({ fromMm, toMm, ruler, also }: SweepRange): readonly number[] {
+  const sides = marks(fromMm, toMm, ruler)
+  return also === undefined || sides.some((side) => Math.abs(side - also) < NOTHING_TO_SEE)
+    ? sides
+    : [...sides, also].sort((one, other) => one - other)
+}
+
 /**
- * Sheets needed at every width of piece on the ruler between two sizes, so that yield cliffs show.
+ * Sheets needed at one width of piece; `null` where some paper has no sheet that large. Each paper is planned as if its
+ * whole sheets never ran out and with no offcuts.
+ */
+export function sheetsAtSide(papers: readonly SweepPaper[], sideMm: number, plan: CutPlanner): number | null {
+  const sideUm = umFromMm(sideMm)
+  let sheets = 0
+  for (const { paperId, pieces, stock, highPerWide = 1 } of papers) {
+    const unlimited = stock.filter(({ offcut }) => !offcut).map((whole) => ({ ...whole, available: pieces }))
+    const sizeUm = pieceSizeUm(sideUm, highPerWide)
+    const demands = [{ key: paperId, paperId, sizeUm, count: pieces, turnable: true }]
+    const result = plan({ demands, stock: unlimited })
+    if (result.status === 'short') return null
+    sheets += wholeSheets(result.layouts, unlimited)
+  }
+  return sheets
+}
+
+/**
+ * Sheets needed at every width of piece on the ruler between two sizes, so that yield cliffs show; see `sheetsAtSide`.
  *
- * Each paper is planned as if its whole sheets never ran out and with no offcuts. `onProgress` is called after each
- * size; when it returns false the sweep stops and returns what it has.
+ * `onProgress` is called after each size; when it returns false the sweep stops and returns what it has.
  * *Cost* one plan a size and paper. *Throws* `OUT_OF_RANGE`.
  */
 export function sweepSizes(
   papers: readonly SweepPaper[],
-  range: { readonly fromMm: number; readonly toMm: number; readonly ruler: RulerKey },
+  range: SweepRange,
   plan: CutPlanner,
   onProgress: (progress: SweepProgress) => boolean,
 ): SweepResult {
   requireRange('smallest size', range.fromMm, 'mm', 1, 10_000)
   requireRange('largest size', range.toMm, 'mm', range.fromMm, 10_000)
-  const sides = marks(range.fromMm, range.toMm, range.ruler)
+  const sides = sidesOf(range)
   const points: SweepPoint[] = []
   for (const sideMm of sides) {
-    const sideUm = umFromMm(sideMm)
-    const counts = papers.map(({ paperId, pieces, stock, highPerWide = 1 }) => {
-      const unlimited = stock
-        .filter((sheets) => !sheets.offcut)
-        .map((sheets) => ({ ...sheets, available: pieces }))
-      const sizeUm = pieceSizeUm(sideUm, highPerWide)
-      const demands = [{ key: paperId, paperId, sizeUm, count: pieces, turnable: true }]
-      const result = plan({ demands, stock: unlimited })
-      return result.status === 'short' ? null : wholeSheets(result.layouts, unlimited)
-    })
-    points.push({
-      sideMm,
-      sheets: counts.includes(null) ? null : counts.reduce<number>((sum, count) => sum + (count ?? 0), 0),
-    })
+    points.push({ sideMm, sheets: sheetsAtSide(papers, sideMm, plan) })
     if (!onProgress({ done: points.length, total: sides.length })) return { status: 'stopped', points }
   }
   return { status: 'done', points }

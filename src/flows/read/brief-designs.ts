@@ -7,9 +7,11 @@ import {
   type Family,
   type FoldToMake,
 } from '@/core/design'
+import type { RejectRate } from '@/core/batch'
 import { lastUsedDesign } from '@/data/repositories/designs'
 import { readOffered, readVersions, versionKey, type PinnedDesign } from '../designs'
 import type { FlowContext } from '../flow-context'
+import { readLessons, type Learnt } from '../lessons'
 import { readEnd } from './folds'
 
 /** A design to choose from: its name, and its outline as points of a picture of 100 by 100. */
@@ -25,6 +27,9 @@ export interface DesignChoice {
 export interface BriefDesign {
   readonly document: DesignDocument
   readonly hardest: Readonly<Record<string, readonly FoldToMake[]>>
+  /** As the log has taught: the share of rejects of its family, and its pace. */
+  readonly rate: RejectRate
+  readonly secondsPerUnit: number
 }
 
 // An outline never changes for a document; a hundred of them are asked for with every brief.
@@ -66,19 +71,28 @@ export async function readDesignChoices(
   return { choices, first: first?.id ?? null }
 }
 
-async function briefDesign(context: FlowContext, { hash, document }: PinnedDesign): Promise<BriefDesign> {
+async function briefDesign(
+  context: FlowContext,
+  { hash, document }: PinnedDesign,
+  lessons: Learnt,
+): Promise<BriefDesign> {
   const hardest: Record<string, readonly FoldToMake[]> = {}
   for (const { key } of document.variants) {
     const shown = { variantKey: key, sheetMm: shownSheetMm(document), gauges: defaultGauges(document) }
     hardest[key] = (await readEnd(context, hash, shown))?.hardest ?? []
   }
-  return { document: withoutWords(document), hardest }
+  return {
+    document: withoutWords(document),
+    hardest,
+    rate: lessons.rejectRate(document.family),
+    secondsPerUnit: lessons.pace(document).secondsPerPiece,
+  }
 }
 
 /** The newest version of a design, for a new line; `null` where none of that id is offered. */
 export async function readBriefDesign(context: FlowContext, id: string): Promise<BriefDesign | null> {
   const found = (await readOffered(context)).find(({ document }) => document.id === id)
-  return found ? briefDesign(context, found) : null
+  return found ? briefDesign(context, found, await readLessons(context)) : null
 }
 
 /** The versions that a project's lines were planned with. */
@@ -89,10 +103,11 @@ export async function readPinnedDesigns(
   const versions = lines.map(({ designHash, engine }) => ({ hash: designHash, engine }))
   const documents = await readVersions(context, versions)
   const known = new Map(versions.map((version) => [versionKey(version), version]))
+  const lessons = await readLessons(context)
   const designs: BriefDesign[] = []
   for (const [key, version] of known) {
     const document = documents.get(key)
-    if (document) designs.push(await briefDesign(context, { ...version, document }))
+    if (document) designs.push(await briefDesign(context, { ...version, document }, lessons))
   }
   return designs
 }

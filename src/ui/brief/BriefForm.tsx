@@ -13,6 +13,7 @@ import { SelectField, TextField } from '../forms/fields'
 import { Form } from '../forms/Form'
 import { useDeedForm, type FormOf } from '../forms/useDeedForm'
 import { formatCertainty, formatDaysLeft, daysUntil, type Preferences } from '../format'
+import type { BriefTime } from './dial-time'
 import { nameFrom, newLine, type BriefValues } from './form-values'
 import { LineFields } from './LineFields'
 import { sheetsOf } from './line-preview'
@@ -25,6 +26,7 @@ interface BriefFormProps {
   readonly loadDesign: (id: string) => Promise<BriefDesign | null>
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
+  readonly time: BriefTime
   readonly save: (values: BriefValues, press: string) => Promise<DeedResult<{ readonly projectId: string }>>
   readonly deed: string
 }
@@ -133,7 +135,7 @@ interface LinesProps extends Omit<BriefFormProps, 'initial' | 'save' | 'deed' | 
 }
 
 /** The lines of a brief, and another one. */
-function Lines({ form, choices, designs, load, papers, preferences }: LinesProps) {
+function Lines({ form, choices, designs, load, papers, preferences, time }: LinesProps) {
   const lines = useFieldArray({ control: form.control, name: 'lines', keyName: 'key' })
   const [first] = designs
   const add = (attachedTo: string) => {
@@ -160,6 +162,7 @@ function Lines({ form, choices, designs, load, papers, preferences }: LinesProps
           load={load}
           papers={papers}
           preferences={preferences}
+          time={time}
           remove={() => remove(index)}
           attach={() => add(form.getValues(`lines.${index}.id`))}
         />

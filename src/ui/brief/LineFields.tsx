@@ -13,6 +13,7 @@ import {
   type Variant,
 } from '@/core/design'
 import type { MadeKind } from '@/core/arrange'
+import type { BriefDesign } from '@/flows/read/brief-designs'
 import { Silhouette } from '../design/Silhouette'
 import { gaugeHint } from '../design/gauge-hint'
 import { readGauges } from '@/schema/asked-size'
@@ -24,10 +25,11 @@ import { DesignPictures } from './DesignPictures'
 import { gaugeInputs, type LineValues } from './form-values'
 import { previewLine, type LinePreview } from './line-preview'
 import type { LineFieldsProps } from './line-props'
+import { dialTime } from './dial-time'
 import { MadePicture } from './MadePicture'
 import { LinePapers } from './LinePapers'
 import { ASIDE, Sentence } from './Sentence'
-import { TradeOff } from './TradeOff'
+import { TradeDial, type Taken } from './TradeDial'
 import { whatFollows, type Follows } from './what-follows'
 
 /** A piece whose paper is not chosen yet. */
@@ -90,14 +92,11 @@ export function LineFields(props: LineFieldsProps) {
           <DesignPictures choices={choices} chosen={line.designId} line={index + 1} pick={pick} />
           <Preview preview={preview} failed={failed} />
           <Following {...props} follows={follows} />
-          {design && preview.kind === 'sheet' ? (
-            <TradeOff
-              {...{ line, design, preview, papers, preferences }}
-              take={(size) => form.setValue(`${at}.size`, size, { shouldDirty: true })}
-            />
-          ) : null}
           <Arranged {...props} line={line} design={design} sheetMm={sheetMm} follows={follows} />
           <LinePapers {...props} design={design} />
+          {found && preview.kind === 'sheet' ? (
+            <Turned {...props} line={line} found={found} preview={preview} />
+          ) : null}
           <More summary="Details" wrong={detailsWrong(props, line)}>
             <div className="flex flex-col gap-4">
               <Ways {...props} design={design} variant={variant} />
@@ -108,6 +107,32 @@ export function LineFields(props: LineFieldsProps) {
         </div>
       </div>
     </fieldset>
+  )
+}
+
+interface TurnedProps extends LineFieldsProps {
+  readonly line: LineValues
+  readonly found: BriefDesign
+  readonly preview: Extract<LinePreview, { kind: 'sheet' }>
+}
+
+/** The dial of a line, its time together with that of all others. */
+function Turned({ index, form, line, found, preview, designs, papers, preferences, time }: TurnedProps) {
+  const [lines, certainty] = useWatch({ control: form.control, name: ['lines', 'certainty'] })
+  const at = `lines.${index}` as const
+  const take = ({ size, pieces, certainty: sure }: Taken) => {
+    if (size !== undefined) form.setValue(`${at}.size`, size, { shouldDirty: true })
+    if (pieces !== undefined) form.setValue(`${at}.pieces`, pieces, { shouldDirty: true })
+    if (sure !== undefined) form.setValue('certainty', sure, { shouldDirty: true })
+  }
+  return (
+    <TradeDial
+      {...{ line, preview, papers, preferences, take }}
+      design={found}
+      certainty={Number(certainty)}
+      counted={line.made === 'batch' && line.attachedTo === ''}
+      time={dialTime(lines, index, designs, time)}
+    />
   )
 }
 

@@ -1,3 +1,4 @@
+import { NO_HISTORY } from '@/core/batch'
 import { LIBRARY, measureDesign } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { briefFields } from '@/schema/brief'
@@ -11,6 +12,7 @@ import { readRatio, sharedAs } from './ratio'
 
 const DESIGNS = LIBRARY.map(measureDesign)
 
+const PACE = { rate: NO_HISTORY, secondsPerUnit: 300 }
 const CM: Preferences = {
   unit: 'cm',
   ruler: 'mm-0.5',
@@ -95,7 +97,7 @@ test('a fresh line only lacks its numbers', () => {
 })
 
 describe('the preview', () => {
-  const known: BriefDesign = { document: rosette, hardest: {} }
+  const known: BriefDesign = { document: rosette, hardest: {}, ...PACE }
   const preview = (change: Partial<typeof fresh>, preferences = CM, design = known) =>
     previewLine({ ...fresh, ...change }, design, [paper], preferences)
   const INCH: Preferences = { ...CM, unit: 'in', ruler: 'inch-1/16' }
@@ -145,7 +147,7 @@ describe('the preview', () => {
   })
   test('a sheet too small for the paper says from what size on it can be folded', () => {
     const fold = { says: 'Tips back', layers: 8, lengthShare: 0.1, pieceShare: 0.5 }
-    const told = preview({ size: '1.5' }, CM, { document: rosette, hardest: { plain: [fold] } })
+    const told = preview({ size: '1.5' }, CM, { document: rosette, hardest: { plain: [fold] }, ...PACE })
     expect(told).toMatchObject({ kind: 'sheet' })
     const [advice] = told.kind === 'sheet' ? told.advice : []
     expect(advice).toMatch(/^Too small for Buoy Orange: "Tips back" cannot be set\. From \d/)

@@ -2,6 +2,7 @@ import type { BriefDesign, DesignChoice } from '@/flows/read/brief-designs'
 import type { DrawerPaper } from '@/flows/read/papers'
 import type { FormOf } from '../forms/useDeedForm'
 import type { Preferences } from '../format'
+import type { BriefTime } from './dial-time'
 import type { BriefValues } from './form-values'
 
 /** What the fields of one line are given. */
@@ -15,6 +16,7 @@ export interface LineFieldsProps {
   readonly load: (id: string) => Promise<BriefDesign | null>
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
+  readonly time: BriefTime
   /** A new line whose pieces are glued to this one's. */
   readonly attach: () => void
   readonly remove: () => void

@@ -3,14 +3,14 @@
 import { useWatch } from 'react-hook-form'
 import { RULERS } from '@/core/units'
 import type { DeedResult } from '@/flows/deed'
-import { CERTAINTIES, settingsFields, type Settings } from '@/schema/settings'
+import { CERTAINTIES, EVENINGS, settingsFields, type Settings } from '@/schema/settings'
 import { Field } from '../forms/Field'
 import { CheckField, namedSo, SelectField, type Choices } from '../forms/fields'
 import { SaveButton } from '../forms/SaveButton'
 import { Form } from '../forms/Form'
 import { useDeedForm, type FormOf } from '../forms/useDeedForm'
 import { useHydrated } from '../forms/useHydrated'
-import { formatCertainty } from '../format'
+import { formatCertainty, formatDuration } from '../format'
 
 interface SettingsFormProps {
   readonly initial: Settings
@@ -92,6 +92,13 @@ export function SettingsForm({ initial, zones, currencies, save }: SettingsFormP
         name="certainty"
         label="Spares for new projects"
         choices={CERTAINTIES.map((value) => [value, `${formatCertainty(Number(value))} sure`])}
+      />
+      <SelectField
+        form={form}
+        name="evening"
+        label="An evening of folding"
+        choices={EVENINGS.map((minutes) => [minutes, formatDuration(Number(minutes) * 60)])}
+        hint="Days are reckoned with it."
       />
       <SelectField
         form={form}

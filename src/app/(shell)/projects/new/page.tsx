@@ -63,6 +63,7 @@ export default async function NewProjectPage({ searchParams }: NewProjectProps) 
             loadDesign={loadDesignAction}
             papers={papers}
             preferences={preferences}
+            time={{ eveningSeconds: 60 * Number(settings.evening), foldedUnits: {} }}
             save={createProjectAction}
             deed="Plan it"
           />

@@ -3,6 +3,7 @@ import { openStation, type StationParams } from '@/app/_server/open-station'
 import { readBriefDesign, readDesignChoices, readPinnedDesigns } from '@/flows/read/brief-designs'
 import { readNewer } from '@/flows/read/newer'
 import { readDrawer } from '@/flows/read/papers'
+import type { ProjectView } from '@/flows/read/project'
 import { BriefForm } from '@/ui/brief/BriefForm'
 import { briefValues } from '@/ui/brief/form-values'
 import { NewerDesigns } from '@/ui/brief/NewerDesigns'
@@ -10,10 +11,14 @@ import { DeedButton } from '@/ui/forms/DeedButton'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { archiveProjectAction, loadDesignAction, saveBriefAction, takeNewerDesignAction } from '../../actions'
 
+/** Good units there are of a line, up to those that are wanted. */
+const goodUnits = (papers: ProjectView['lines'][number]['papers']): number =>
+  papers.reduce((sum, { usableUnits, goodUnits: wanted }) => sum + Math.min(usableUnits, wanted), 0)
+
 export const metadata: Metadata = { title: 'Brief' }
 
 export default async function BriefPage(props: StationParams) {
-  const { context, preferences, project } = await openStation(props)
+  const { context, settings, preferences, project } = await openStation(props)
   const { choices, first } = await readDesignChoices(context)
   const pinned = await readPinnedDesigns(context, project.lines)
   const begin = pinned.length > 0 || first === null ? null : await readBriefDesign(context, first)
@@ -32,6 +37,10 @@ export default async function BriefPage(props: StationParams) {
         loadDesign={loadDesignAction}
         papers={papers}
         preferences={{ ...preferences, zone: project.zone }}
+        time={{
+          eveningSeconds: 60 * Number(settings.evening),
+          foldedUnits: Object.fromEntries(project.lines.map(({ id, papers }) => [id, goodUnits(papers)])),
+        }}
         save={saveBriefAction.bind(null, project.id)}
         deed="Save the brief"
       />

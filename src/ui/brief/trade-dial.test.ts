@@ -1,5 +1,8 @@
 import { LIBRARY, measureDesign } from '@/core/design'
-import { sweepPapers, tradesOf, type Asked } from './trade-off'
+import { NO_HISTORY } from '@/core/batch'
+import type { LineValues } from './form-values'
+import { dialTime } from './dial-time'
+import { cliffsOf, dialBatch, tradesOf, type Asked } from './trade-dial'
 
 const point = (sideMm: number, sheets: number | null) => ({ sideMm, sheets })
 const SWEEP = [
@@ -51,7 +54,9 @@ const asked = (line: Partial<Asked['line']>, parts = 1): Asked => ({
     gauges: {},
     ...line,
   },
-  design: star,
+  design: { document: star, hardest: {}, rate: NO_HISTORY, secondsPerUnit: 240 },
+  certainty: 0.95,
+  ruler: 'mm-1',
   preview: {
     kind: 'sheet',
     sheetMm: 85,
@@ -66,10 +71,10 @@ const asked = (line: Partial<Asked['line']>, parts = 1): Asked => ({
   },
   papers: ['a', 'b', 'c'].map((id) => ({ id, sheets: [A4] })),
 })
-const counts = (of: Asked) => sweepPapers(of).map(({ pieces }) => pieces)
+const counts = (of: Asked) => dialBatch(of)?.papers.map(({ pieces }) => pieces) ?? null
 
 test('nothing is tried while a count is missing, for a paper that is none, or for sheets of several kinds', () => {
-  expect(counts(asked({}))).toEqual([])
+  expect(counts(asked({}))).toBeNull()
   expect(
     counts(
       asked({
@@ -79,11 +84,33 @@ test('nothing is tried while a count is missing, for a paper that is none, or fo
         ],
       }),
     ),
-  ).toEqual([])
-  expect(counts(asked({ papers: [{ paperId: 'gone', pieces: '2' }] }))).toEqual([])
-  expect(counts(asked({ papers: [{ paperId: 'a', pieces: '2' }] }, 2))).toEqual([])
+  ).toBeNull()
+  expect(counts(asked({ papers: [{ paperId: 'gone', pieces: '2' }] }))).toBeNull()
+  expect(counts(asked({ papers: [{ paperId: 'a', pieces: '2' }] }, 2))).toBeNull()
 })
 test('units are counted, whole pieces of one paper or all papers by turns', () => {
   expect(counts(asked({ papers: [{ paperId: 'a', pieces: '2' }] }))).toEqual([18])
   expect(counts(asked({ colours: 'in turn' }))).toEqual([6, 6, 6])
+})
+
+test('of many steps those are told that have room, the one next to what is asked for first', () => {
+  const stops = [9, 9, 8, 8, 7, 7, 7, 7, 6, 5].map((sheets) => ({ sheets }))
+  expect(cliffsOf(stops, 0)).toEqual([2, 4, 8])
+  expect(cliffsOf(stops, 9)).toEqual([2, 4, 9])
+  expect(cliffsOf([{ sheets: 3 }, { sheets: null }, { sheets: 3 }], 0)).toEqual([2])
+  expect(cliffsOf([], 0)).toEqual([])
+})
+
+test('the time around a line: what the others still take, and what of its own is done', () => {
+  const design = asked({}).design
+  const line = (id: string, pieces: string) =>
+    ({ id, designId: star.id, variantKey: 'nine', pieces }) as LineValues
+  const lines = [line('a', '2'), line('b', '3'), line('c', 'many')]
+  const time = { eveningSeconds: 7200, foldedUnits: { a: 10, b: 7, c: 4 } }
+  expect(dialTime(lines, 0, [design], time)).toEqual({
+    eveningSeconds: 7200,
+    otherSeconds: (27 - 7) * 240,
+    doneSeconds: 10 * 240,
+  })
+  expect(dialTime(lines, 0, [], time)).toMatchObject({ otherSeconds: 0, doneSeconds: 0 })
 })
