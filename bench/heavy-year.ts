@@ -48,6 +48,7 @@ async function fillDrawer(context: FlowContext): Promise<readonly string[]> {
         feel: 'copier',
         grammageGsm: '80',
         caliperMm: '',
+        pattern: 'plain',
         frontColour: `#${(0x405060 + paper * 70_001).toString(16).slice(-6)}`,
         backColour: '#ffffff',
         note: '',
@@ -163,6 +164,9 @@ async function project(
       measures: {},
       colours: 'whole',
       perPiece: '',
+      goesWith: '',
+      sizeOf: '',
+      sizePercent: '',
       papers: [{ paperId, pieces }],
     }
   })

@@ -29,6 +29,9 @@ export const briefOf = (
   dueOn,
   certainty: '0.95',
   note: '',
+  yearly: false,
+  shoppingDays: '7',
+  like: '',
   lines: lines.map((line) => ({
     id: line.id,
     designId: line.design,
@@ -43,6 +46,9 @@ export const briefOf = (
     colours: line.colours ?? 'whole',
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece ?? '',
+    goesWith: '',
+    sizeOf: '',
+    sizePercent: '',
     papers: line.papers.map(([paper, pieces]) => ({ paperId: papers.get(paper) ?? '', pieces })),
   })),
 })

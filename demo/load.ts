@@ -32,6 +32,7 @@ async function fillDrawer(context: FlowContext): Promise<ReadonlyMap<string, str
     const fields = {
       name,
       feel,
+      pattern: 'plain',
       grammageGsm: grammage,
       caliperMm: '',
       frontColour: front,

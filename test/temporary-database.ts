@@ -8,6 +8,8 @@ import { storeLibrary } from '../src/flows/store-library'
 
 /** 25 November 2026, 09:30 UTC: a Wednesday. */
 export const TEST_NOW_MS = Date.UTC(2026, 10, 25, 9, 30)
+/** Its date. */
+export const TODAY = '2026-11-25'
 
 export interface TemporaryDatabase extends OpenDatabase {
   readonly context: FlowContext

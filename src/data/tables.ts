@@ -1,6 +1,6 @@
 import type { Generated, Insertable, Selectable } from 'kysely'
 import type { Family } from '@/core/design'
-import type { Feel } from '@/core/paper'
+import type { Feel, Pattern } from '@/core/paper'
 
 /** 0 or 1. */
 export type Flag = number
@@ -32,6 +32,7 @@ export interface PaperTable {
   caliper_um: number | null
   front_colour: string
   back_colour: string
+  pattern: Generated<Pattern>
   note: string
   created_at_ms: number
   archived_at_ms: number | null
@@ -47,6 +48,13 @@ export interface ProjectTable {
   created_at_ms: number
   archived_at_ms: number | null
   hold_first: Generated<Flag>
+  /** It comes again every year. */
+  yearly: Generated<Flag>
+  shopping_days: Generated<number>
+  /** The project it was planned after. */
+  again_of: Generated<string | null>
+  /** Its day that was passed over last, a year or more after its own. */
+  passed_over: Generated<string | null>
 }
 
 export interface BriefLineTable {
@@ -65,6 +73,11 @@ export interface BriefLineTable {
   made: string
   attached_to: string | null
   per_piece: number | null
+  /** The line into whose bouquets or places it goes. */
+  goes_with: Generated<string | null>
+  /** The line whose size its own is so many percent of. */
+  size_of: Generated<string | null>
+  size_percent: Generated<number | null>
 }
 
 export interface LinePartTable {

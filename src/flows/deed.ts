@@ -11,6 +11,7 @@ export type RefusalCode =
   | 'NOT_FOUND'
   | 'LINE_IN_USE'
   | 'LINE_BEGUN'
+  | 'PAPERS_BEGUN'
   | 'PAPER_IN_USE'
   | 'NOT_ENOUGH_STOCK'
   | 'PLAN_CHANGED'

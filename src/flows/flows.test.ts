@@ -1,5 +1,5 @@
 import { sql } from 'kysely'
-import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
+import { temporaryDatabase, TEST_NOW_MS, TODAY, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
 import { loadDemo } from '../../demo/load'
 import { seededRandom } from '../../demo/random'
@@ -46,6 +46,7 @@ const paperNamed = async (name: string, sheets: string) => {
     feel: 'copier',
     grammageGsm: '80',
     caliperMm: '',
+    pattern: 'plain',
     frontColour: '#c4491d',
     backColour: '#ffffff',
     note: '',
@@ -77,6 +78,9 @@ const lineOf = (orange: string) => ({
   measures: {},
   colours: 'whole',
   perPiece: '',
+  goesWith: '',
+  sizeOf: '',
+  sizePercent: '',
   papers: [{ paperId: orange, pieces: '4' }],
 })
 const leavesOf = (green: string) => ({
@@ -93,6 +97,9 @@ const leavesOf = (green: string) => ({
   measures: {},
   colours: 'whole',
   perPiece: '2',
+  goesWith: '',
+  sizeOf: '',
+  sizePercent: '',
   papers: [{ paperId: green, pieces: '8' }],
 })
 const briefOf = (lines: readonly object[]) => ({
@@ -100,6 +107,9 @@ const briefOf = (lines: readonly object[]) => ({
   dueOn: '',
   certainty: '0.95',
   note: '',
+  yearly: false,
+  shoppingDays: '7',
+  like: '',
   lines,
 })
 
@@ -181,9 +191,9 @@ describe('brief to paper', () => {
   test('a project put away leaves the bench and comes back whole', async () => {
     const { id } = await planned()
     await ok(archiveProject(database.context, id, true))
-    expect((await readBench(database.context)).projects).toEqual([])
+    expect((await readBench(database.context, TODAY)).projects).toEqual([])
     await ok(archiveProject(database.context, id, false))
-    expect((await readBench(database.context)).projects).toHaveLength(1)
+    expect((await readBench(database.context, TODAY)).projects).toHaveLength(1)
   })
 })
 
@@ -213,6 +223,7 @@ describe('the drawer', () => {
       feel: 'thin',
       grammageGsm: '',
       caliperMm: '',
+      pattern: 'plain',
       frontColour: '#000000',
       backColour: '#ffffff',
       note: '',
@@ -487,7 +498,7 @@ describe('questions asked of the database', () => {
   test('as many for many projects as for one, on every page that shows several', async () => {
     const first = await planned()
     const pages = {
-      bench: (context: FlowContext) => readBench(context),
+      bench: (context: FlowContext) => readBench(context, TODAY),
       projects: (context: FlowContext) => readProjectList(context, false, 1),
       papers: (context: FlowContext) => readDrawer(context),
       logbook: (context: FlowContext) => readLogbook(context),
@@ -828,7 +839,7 @@ test('settings: defaults, the unit switch takes the ruler along, nonsense is ref
 
 test('the demo loads through the same deeds as everything else, the first tray folded, waiting at piece 7', async () => {
   await loadDemo(database.context)
-  const bench = await readBench(database.context)
+  const bench = await readBench(database.context, TODAY)
   expect(bench.openRuns.find((run) => run.designId === 'corner-folded-rosette')).toMatchObject({
     atPiece: 7,
     wanted: 12,

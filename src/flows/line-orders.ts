@@ -18,6 +18,8 @@ import type { FlowContext } from './flow-context'
 
 /** A line as far as how it hangs goes. */
 export interface Hanging {
+  readonly id: string
+  readonly goesWith: string | null
   readonly making: Making
   readonly design: DesignDocument
   readonly variantKey: string
@@ -25,15 +27,31 @@ export interface Hanging {
   readonly gauges: GaugeSettings
 }
 
-/** How a line will hang or stand, from the numbers of its brief; `null` where nothing says so. */
-export function hungAs({ making, design, variantKey, sheetMm, gauges }: Hanging): {
-  readonly scene: Scene
-  readonly piece: PieceSize
-} | null {
-  const piece = outlineSizeMm(design, variantOf(design, variantKey), sheetMm, gauges)
+const pieceOf = ({ design, variantKey, sheetMm, gauges }: Hanging): PieceSize =>
+  outlineSizeMm(design, variantOf(design, variantKey), sheetMm, gauges)
+
+/** The lines whose pieces go into the same bouquets or places as a line's, the one that says how many of them first. */
+export function setOf<Line extends Pick<Hanging, 'id' | 'goesWith'>>(
+  line: Line,
+  lines: readonly Line[],
+): readonly Line[] {
+  const host = lines.find(({ id }) => id === (line.goesWith ?? line.id)) ?? line
+  return [host, ...lines.filter(({ goesWith }) => goesWith === host.id)]
+}
+
+/** How a line of a project will hang or stand, from the numbers of its brief; `null` where nothing says so. */
+export function hungAs(
+  line: Hanging,
+  lines: readonly Hanging[],
+): { readonly scene: Scene; readonly piece: PieceSize } | null {
+  const { making } = line
+  const piece = pieceOf(line)
   const made = workedOrNone(making, piece)
   if (!made || made.pieces > MOST_POSITIONS) return null
-  const scene = sceneOf(making, made, piece)
+  const set = setOf(line, lines)
+  const members = set.map((one) => ({ each: one.making.values['each'] ?? 1, piece: pieceOf(one) }))
+  const at = set.findIndex(({ id }) => id === line.id)
+  const scene = sceneOf(making, made, piece, at === -1 || set.length === 1 ? undefined : { members, at })
   return scene && { scene, piece }
 }
 

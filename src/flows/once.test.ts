@@ -11,6 +11,7 @@ const PAPER = {
   feel: 'copier',
   grammageGsm: '80',
   caliperMm: '',
+  pattern: 'plain',
   frontColour: '#c4491d',
   backColour: '#ffffff',
   note: '',

@@ -24,6 +24,7 @@ const paper = async (name: string, frontColour: string): Promise<string> => {
     feel: 'copier',
     grammageGsm: '80',
     caliperMm: '',
+    pattern: 'plain',
     frontColour,
     backColour: '#ffffff',
     note: '',
@@ -48,11 +49,23 @@ const line = (papers: readonly { paperId: string; pieces: string }[], more: obje
   measures: {},
   colours: 'whole',
   perPiece: '',
+  goesWith: '',
+  sizeOf: '',
+  sizePercent: '',
   papers,
   ...more,
 })
 const save = async (id: string | null, lines: readonly object[]): Promise<string> => {
-  const brief = { name: 'Leaves', dueOn: '', certainty: '0.95', note: '', lines }
+  const brief = {
+    name: 'Leaves',
+    dueOn: '',
+    certainty: '0.95',
+    note: '',
+    yearly: false,
+    shoppingDays: '7',
+    like: '',
+    lines,
+  }
   return (await ok(saveBrief(database.context, id, brief))).projectId
 }
 const seen = async (id: string) => {

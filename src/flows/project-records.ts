@@ -75,6 +75,11 @@ function briefLine(
     making: makingFromText(row.made),
     attachedTo: row.attached_to,
     perPiece: row.per_piece,
+    goesWith: row.goes_with,
+    sizeOf:
+      row.size_of === null || row.size_percent === null
+        ? null
+        : { lineId: row.size_of, percent: row.size_percent },
     parts: parts.map((part): LinePart => ({
       key: part.part_key,
       sheetUm: { widthUm: part.width_um, heightUm: part.height_um },

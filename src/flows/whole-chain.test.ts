@@ -35,6 +35,7 @@ beforeAll(async () => {
     feel: 'thin',
     grammageGsm: '60',
     caliperMm: '',
+    pattern: 'plain',
     frontColour: '#2a6b7c',
     backColour: '#ffffff',
     note: '',
@@ -95,6 +96,9 @@ test.each(EACH)(
       measures: {},
       colours: 'whole',
       perPiece: '',
+      goesWith: '',
+      sizeOf: '',
+      sizePercent: '',
       papers: [{ paperId, pieces: '1' }],
     }
     const brief = { name: design.name, dueOn: '', certainty: '0.8', note: '', lines: [line] }

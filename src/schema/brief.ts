@@ -7,6 +7,7 @@ import type { SizeUm } from '@/core/sheet'
 import type { LengthUnit, RulerKey } from '@/core/units'
 import { askedSheet, gaugeField, readGauges as readableGauges, sizeField } from './asked-size'
 import { choice, countText, dateText, idText, MOST_TEXT, nameText, noteText } from './fields'
+import { asItFollows, SIZE_PERCENT, sizeHost, withHost } from './following'
 import { readMaking, workedOut } from './making'
 import { hasTurns, turnFault } from './turns'
 import { CERTAINTIES } from './settings'
@@ -26,6 +27,10 @@ export interface BriefLine {
   /** What they are made into; what goes on another line's pieces has none of its own. */
   readonly making: Making
   readonly attachedTo: string | null
+  /** The line into whose bouquets or places it goes. */
+  readonly goesWith: string | null
+  /** The line whose size its own is so many percent of. */
+  readonly sizeOf: { readonly lineId: string; readonly percent: number } | null
   readonly perPiece: number | null
   readonly papers: readonly { readonly paperId: string; readonly pieces: number }[]
 }
@@ -35,6 +40,11 @@ export interface Brief {
   readonly dueOn: string | null
   readonly certainty: number
   readonly note: string
+  /** Whether it comes again every year, and how many days shopping for it takes. */
+  readonly yearly: boolean
+  readonly shoppingDays: number
+  /** The earlier project that this one was planned after. */
+  readonly like: string | null
   readonly lines: readonly BriefLine[]
 }
 
@@ -66,6 +76,9 @@ const typedLine = z.strictObject({
   measures: z.record(z.string().max(64), typed),
   colours: choice('how its units take their papers', COLOURS),
   attachedTo: z.string().max(64, 'Choose the line it goes on.'),
+  goesWith: z.string().max(64, 'Choose the line it goes with.'),
+  sizeOf: z.string().max(64, 'Choose the line it follows.'),
+  sizePercent: typed,
   perPiece: typed,
   papers: z
     .array(z.strictObject({ paperId: idText('a paper'), pieces: typed }))
@@ -77,6 +90,9 @@ const typedBrief = z.strictObject({
   dueOn: typed,
   certainty: choice('how sure to be', CERTAINTIES),
   note: typed,
+  yearly: z.boolean(),
+  shoppingDays: typed,
+  like: z.union([z.literal(''), idText('the earlier project')]),
   lines: z.array(typedLine).min(1, 'Add at least one line.').max(60, 'Keep to 60 lines.'),
 })
 
@@ -109,6 +125,26 @@ class Complaints {
     if (parsed.success) return parsed.data
     this.say(path, parsed.error.issues[0]?.message ?? 'Check this.')
     return undefined
+  }
+}
+
+const percentOfSize = countText({ name: 'how many percent', ...SIZE_PERCENT })
+
+/** What a line follows, or what stands in the way. */
+function readFollowing(
+  lines: readonly TypedLine[],
+  { line, at, complaints }: Reading,
+): Pick<BriefLine, 'goesWith' | 'sizeOf'> {
+  const host = withHost(lines, line)
+  if (line.goesWith !== '' && !host)
+    complaints.say([...at, 'goesWith'], 'Choose a line of bouquets or places that goes with no other.')
+  const sized = sizeHost(lines, line)
+  if (line.sizeOf !== '' && !sized)
+    complaints.say([...at, 'sizeOf'], 'Choose a line that has a size of its own.')
+  const percent = sized && complaints.read([...at, 'sizePercent'], percentOfSize, line.sizePercent)
+  return {
+    goesWith: host?.id ?? null,
+    sizeOf: sized && percent !== undefined ? { lineId: sized.id, percent } : null,
   }
 }
 
@@ -148,6 +184,9 @@ function readSheet(
   return undefined
 }
 
+/** What one takes for shopping until somebody says otherwise; common practice. */
+export const USUAL_SHOPPING_DAYS = 7
+const shopping = countText({ name: 'the days for shopping', min: 0, max: 365 })
 const wholeCount = countText({ name: 'how many', min: 1, max: MOST_PIECES })
 const countOnEach = countText({ name: 'how many on each', min: 1, max: 100 })
 const countInPaper = countText({ name: 'how many in this paper', min: 1, max: MOST_PIECES })
@@ -259,6 +298,7 @@ function readLine(
   if (!line) return undefined
   const at = ['lines', index]
   const reading: Reading = { line, at, world, complaints }
+  const following = readFollowing(lines, reading)
   const design = world.designs.find((candidate) => candidate.id === line.designId)
   if (!design) complaints.say([...at, 'designId'], 'Choose a design from the library.')
   const variant = design?.variants.find((candidate) => candidate.key === line.variantKey)
@@ -293,6 +333,7 @@ function readLine(
     pieces,
     making: inTurn ? { ...making, inTurn } : making,
     attachedTo: parent?.id ?? null,
+    ...following,
     perPiece,
     papers,
   }
@@ -305,11 +346,20 @@ export const briefFields = (world: BriefWorld) =>
     const name = complaints.read(['name'], nameText('a name'), input.name)
     const dueOn = complaints.read(['dueOn'], dateText('the date'), input.dueOn)
     const note = complaints.read(['note'], noteText('the note'), input.note)
+    const shoppingDays = input.yearly
+      ? complaints.read(['shoppingDays'], shopping, input.shoppingDays)
+      : (shopping.safeParse(input.shoppingDays).data ?? USUAL_SHOPPING_DAYS)
+    if (input.yearly && input.dueOn.trim() === '')
+      complaints.say(['dueOn'], 'What comes every year has a day. Enter it, or take the mark off.')
     if (new Set(input.lines.map((line) => line.id)).size < input.lines.length)
       complaints.say(['lines'], 'Two lines carry the same mark. Load the page again.')
-    const lines = input.lines.flatMap((_, index) => readLine(input.lines, index, world, complaints) ?? [])
+    const followed = input.lines.map((line) => asItFollows(input.lines, line, world.unit))
+    const lines = followed.flatMap((_, index) => readLine(followed, index, world, complaints) ?? [])
     if (complaints.any || name === undefined || dueOn === undefined || note === undefined) return z.NEVER
-    return { name, dueOn, note, certainty: Number(input.certainty), lines }
+    if (shoppingDays === undefined) return z.NEVER
+    const like = input.like === '' ? null : input.like
+    const { yearly } = input
+    return { name, dueOn, note, certainty: Number(input.certainty), yearly, shoppingDays, like, lines }
   })
 
 /** A brief while it is being written: texts. */

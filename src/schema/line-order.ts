@@ -16,6 +16,12 @@ export const orderBody = z.strictObject({
 
 export type OrderBody = z.infer<typeof orderBody>
 
+/** Other papers for a line: whose place each takes. */
+export const papersInstead = z.strictObject({
+  lineId: idText('a line'),
+  instead: z.record(idText('a paper'), idText('a paper')),
+})
+
 /** An order as it is sent. */
 export const orderFields = z.strictObject({
   lineId: idText('a line'),

@@ -29,6 +29,9 @@ const garland = {
   colours: 'whole',
   attachedTo: '',
   perPiece: '',
+  goesWith: '',
+  sizeOf: '',
+  sizePercent: '',
   papers: [{ paperId: 'a', pieces: '' }],
 }
 const brief = (...lines: readonly object[]) => ({
@@ -36,6 +39,9 @@ const brief = (...lines: readonly object[]) => ({
   dueOn: '',
   certainty: '0.95',
   note: '',
+  yearly: false,
+  shoppingDays: '7',
+  like: '',
   lines,
 })
 const read = (...lines: readonly object[]) => parseFields(briefFields(WORLD), brief(...lines))
@@ -67,6 +73,9 @@ describe('what a line is made into', () => {
       measures: {},
       attachedTo: 'new-1',
       perPiece: '2',
+      goesWith: '',
+      sizeOf: '',
+      sizePercent: '',
     }
     const parsed = read({ ...garland, pieces: '7' }, glued)
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.fields))

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { FEELS, type Feel } from '@/core/paper'
+import { FEELS, PATTERNS, type Feel, type Pattern } from '@/core/paper'
 import type { LengthUnit } from '@/core/units'
 import {
   choice,
@@ -13,12 +13,14 @@ import {
   optionalText,
 } from './fields'
 
+const PATTERN_KEYS = Object.keys(PATTERNS) as [Pattern, ...Pattern[]]
 const FEEL_KEYS = Object.keys(FEELS) as [Feel, ...Feel[]]
 
 /** A paper as its form sends it. Caliper in mm as measured, or unknown. */
 export const paperFields = z.strictObject({
   name: nameText('a name for the paper', 80),
   feel: choice('how it feels', FEEL_KEYS),
+  pattern: choice('whether it has a pattern', PATTERN_KEYS),
   grammageGsm: optionalText(numberText({ name: 'the grammage in g/m2', min: 5, max: 1000 })),
   caliperMm: optionalText(numberText({ name: 'the thickness in mm', min: 0.01, max: 3 })),
   frontColour: colourText('the front colour'),

@@ -38,6 +38,9 @@ const rosetteLine = {
   measures: {},
   colours: 'whole',
   perPiece: '',
+  goesWith: '',
+  sizeOf: '',
+  sizePercent: '',
   papers: [{ paperId: 'orange', pieces: '36' }],
 }
 const leafLine = {
@@ -54,6 +57,9 @@ const leafLine = {
   measures: {},
   colours: 'whole',
   perPiece: '2',
+  goesWith: '',
+  sizeOf: '',
+  sizePercent: '',
   papers: [{ paperId: 'green', pieces: '72' }],
 }
 const brief = {
@@ -61,6 +67,9 @@ const brief = {
   dueOn: '2026-12-05',
   certainty: '0.95',
   note: '',
+  yearly: false,
+  shoppingDays: '7',
+  like: '',
   lines: [rosetteLine, leafLine],
 }
 const withLine = (change: object) => ({ ...brief, lines: [{ ...rosetteLine, ...change }] })
@@ -201,13 +210,14 @@ const forms: readonly (readonly [string, z.ZodType, Record<string, unknown>, rea
     {
       name: 'Reed Green',
       feel: 'thin',
+      pattern: 'fine',
       grammageGsm: '60',
       caliperMm: '0.07',
       frontColour: '#7f9563',
       backColour: '#ffffff',
       note: '',
     },
-    ['grammageGsm', 'caliperMm', 'feel', 'frontColour', 'backColour'],
+    ['grammageGsm', 'caliperMm', 'feel', 'pattern', 'frontColour', 'backColour'],
   ],
   [
     'sheets',

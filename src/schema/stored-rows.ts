@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { MOST_PIECES } from '@/core/batch'
 import { checkCutPlan } from '@/core/cut'
 import { FAMILIES, WAYS } from '@/core/design'
-import { FEELS } from '@/core/paper'
+import { FEELS, PATTERNS } from '@/core/paper'
 import { TAP_GRAINS, TRAY_ORDERS } from '@/core/run'
 import { SHEET_RANGE_MM } from './asked-size'
 import { readDesignSource } from './design-document'
@@ -135,6 +135,7 @@ export const STORED_ROWS = {
     caliper_um: z.int().min(1).max(20_000).nullable(),
     front_colour: colourText('the front'),
     back_colour: colourText('the back'),
+    pattern: z.enum(Object.keys(PATTERNS) as [keyof typeof PATTERNS]),
     note: text,
   }),
   project: z.object({
@@ -145,6 +146,7 @@ export const STORED_ROWS = {
     note: text,
     created_at_ms: atMs,
     archived_at_ms: atMs.nullable(),
+    passed_over: z.iso.date().nullable(),
   }),
   brief_line: z.object({
     id,

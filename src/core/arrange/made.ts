@@ -45,6 +45,8 @@ export interface MadeInput {
 const LONGEST_MM = 100_000
 
 interface Rule {
+  /** The number of like things its pieces make, into each of which other pieces may go too. */
+  readonly sets?: string
   readonly inputs: readonly MadeInput[]
   readonly work: (values: MadeValues, piece: PieceSize) => Made
 }
@@ -173,6 +175,7 @@ export const MADE = {
     work: (values) => nothingMore(given(values, 'pieces')),
   },
   bouquet: {
+    sets: 'bouquets',
     inputs: [
       count('bouquets'),
       count('each', { max: 200 }),
@@ -215,6 +218,7 @@ export const MADE = {
     work: topper,
   },
   table: {
+    sets: 'places',
     inputs: [count('places'), count('each', { max: 200 })],
     work: (values) => nothingMore(given(values, 'places') * given(values, 'each')),
   },
@@ -222,6 +226,9 @@ export const MADE = {
 
 export type MadeKind = keyof typeof MADE
 export const MADE_KINDS = Object.keys(MADE) as readonly MadeKind[]
+
+/** The input that says how many like things a kind makes; `null` where it makes one. */
+export const setsOf = (kind: MadeKind): string | null => (MADE[kind] as Rule).sets ?? null
 
 /** What the pieces of a line are made into. */
 export interface Making {

@@ -1,4 +1,5 @@
 import { Delaunay } from 'd3-delaunay'
+import { largest, least } from '../numeric'
 import { hangOf, placeAlong } from './hang'
 import type { Made, MadeFact, Making, PieceSize } from './made'
 import type { Neighbours, Pair } from './types'
@@ -16,6 +17,64 @@ export interface Scene {
   /** What lies beside what. */
   readonly neighbours: Neighbours
   readonly lines: readonly (readonly number[])[]
+}
+
+/** Several kinds of pieces that go into the same bouquets or places, and which of them is meant. */
+export interface SetShare {
+  readonly members: readonly { readonly each: number; readonly piece: PieceSize }[]
+  readonly at: number
+}
+
+/** Who alone fills a set. */
+const alone = (each: number, piece: PieceSize): SetShare => ({ members: [{ each, piece }], at: 0 })
+
+const eachIn = ({ members }: SetShare): number => members.reduce((sum, { each }) => sum + each, 0)
+
+/**
+ * Whose every place of a set is. Those of which there are few choose first, from the rim inwards, each next one the place
+ * farthest from its own: so each kind is spread, and leaves stand around flowers.
+ */
+function ownersOf({ members }: SetShare, places: readonly PiecePlace[]): readonly number[] {
+  const owners = places.map((): number | null => null)
+  const fewFirst = members.map((_, index) => index).sort((one, other) => eachOf(one) - eachOf(other))
+  function eachOf(index: number): number {
+    return members[index]?.each ?? 0
+  }
+  const apart = (one: number, other: number) =>
+    Math.hypot(
+      (places[one]?.xMm ?? 0) - (places[other]?.xMm ?? 0),
+      (places[one]?.yMm ?? 0) - (places[other]?.yMm ?? 0),
+    )
+  for (const member of fewFirst) {
+    const own: number[] = []
+    while (own.length < eachOf(member)) {
+      const free = owners.flatMap((owner, place) => (owner === null ? [place] : []))
+      const far = free.map((place) => (own.length === 0 ? place : least(own.map((one) => apart(one, place)))))
+      const next = free[far.lastIndexOf(largest(far))] ?? 0
+      owners[next] = member
+      own.push(next)
+    }
+  }
+  return owners.map((owner) => owner ?? 0)
+}
+
+/** The places of one set that are one kind's, and what lies beside what among them. */
+function ownOf(share: SetShare, places: readonly PiecePlace[], beside: readonly Pair[]) {
+  const own = ownersOf(share, places).flatMap((owner, place) => (owner === share.at ? [place] : []))
+  const index = new Map(own.map((place, at) => [place, at]))
+  const pairs = beside.flatMap(([one, other]): readonly Pair[] => {
+    const [from, to] = [index.get(one), index.get(other)]
+    return from === undefined || to === undefined ? [] : [[from, to]]
+  })
+  return { own, pairs }
+}
+
+/** How large the pieces of a set are on the whole: so far apart they are put. */
+function onTheWhole({ members }: SetShare): PieceSize {
+  const all = members.reduce((sum, { each }) => sum + each, 0)
+  const mean = (of: (piece: PieceSize) => number) =>
+    members.reduce((sum, { each, piece }) => sum + each * of(piece), 0) / all
+  return { acrossMm: mean(({ acrossMm }) => acrossMm), highMm: mean(({ highMm }) => highMm) }
 }
 
 const factOf = ({ facts }: Made, wanted: MadeFact): number =>
@@ -126,22 +185,23 @@ function besideInPlane(places: readonly PiecePlace[], farthestMm: number): reado
 }
 
 /** Bouquets side by side in rows, each as a dome from above; flowers of two bouquets are not beside each other. */
-function bouquetScene({ values }: Making, made: Made, { acrossMm, highMm }: PieceSize): Scene {
+function bouquetScene({ values }: Making, made: Made, share: SetShare): Scene {
   const { bouquets = 1, each = 1 } = values
+  const { acrossMm, highMm } = onTheWhole(share)
   // Long ones stand closer than they are long: they lean over each other.
   const widthMm = Math.sqrt(acrossMm * highMm)
-  const dome = domeOf(each, widthMm)
+  const dome = domeOf(eachIn(share), widthMm)
   const reachMm = dome.reduce((most, { xMm, yMm }) => Math.max(most, Math.hypot(xMm, yMm)), 0)
   const pitchMm = 2 * reachMm + (1 + APART) * Math.max(acrossMm, highMm)
   const inARow = Math.ceil(Math.sqrt(WIDER * bouquets))
-  const beside = besideInPlane(dome, BESIDE * widthMm)
+  const { own, pairs } = ownOf(share, dome, besideInPlane(dome, BESIDE * widthMm))
   return {
     neighbours: Array.from({ length: bouquets }, (_, bouquet) =>
-      beside.map(([one, other]): Pair => [bouquet * each + one, bouquet * each + other]),
+      pairs.map(([one, other]): Pair => [bouquet * each + one, bouquet * each + other]),
     ).flat(),
     places: Array.from({ length: made.pieces }, (_, at) => {
       const bouquet = Math.floor(at / each)
-      const { xMm = 0, yMm = 0, turn = 0 } = dome[at % each] ?? {}
+      const { xMm = 0, yMm = 0, turn = 0 } = dome[own[at % each] ?? 0] ?? {}
       return {
         xMm: xMm + (bouquet % inARow) * pitchMm,
         yMm: yMm + Math.floor(bouquet / inARow) * pitchMm,
@@ -158,10 +218,17 @@ const [PLACE_MM, TABLE_MM] = [600, 900]
 const AT_A_PLACE = 1.1
 
 /** Places along both sides of a table from above, the pieces of each side by side. */
-function tableScene({ values }: Making, made: Made, { acrossMm, highMm }: PieceSize): Scene {
+function tableScene({ values }: Making, made: Made, share: SetShare): Scene {
   const { places: seats = 1, each = 1 } = values
+  const acrossMm = largest(share.members.map(({ piece }) => piece.acrossMm))
+  const highMm = largest(share.members.map(({ piece }) => piece.highMm))
+  const atAPlace = eachIn(share)
+  // One beside the other at every place, in the order of the brief.
+  const own = share.members
+    .flatMap(({ each: many }, at) => Array<number>(many).fill(at))
+    .flatMap((at, place) => (at === share.at ? [place] : []))
   const side = Math.ceil(seats / 2)
-  const stepMm = Math.max(PLACE_MM, AT_A_PLACE * (each + 1) * acrossMm)
+  const stepMm = Math.max(PLACE_MM, AT_A_PLACE * (atAPlace + 1) * acrossMm)
   const edgeMm = TABLE_MM / 2 - highMm
   const longMm = side * stepMm
   const neighbours = Array.from({ length: made.pieces }, (_, at): readonly Pair[] => {
@@ -176,7 +243,9 @@ function tableScene({ values }: Making, made: Made, { acrossMm, highMm }: PieceS
     places: Array.from({ length: made.pieces }, (_, at) => {
       const seat = Math.floor(at / each)
       return {
-        xMm: ((seat % side) + 0.5) * stepMm + ((at % each) - (each - 1) / 2) * AT_A_PLACE * acrossMm,
+        xMm:
+          ((seat % side) + 0.5) * stepMm +
+          ((own[at % each] ?? 0) - (atAPlace - 1) / 2) * AT_A_PLACE * acrossMm,
         yMm: seat < side ? -edgeMm : edgeMm,
         turn: 0,
       }
@@ -187,8 +256,12 @@ function tableScene({ values }: Making, made: Made, { acrossMm, highMm }: PieceS
   }
 }
 
-/** How what is made will hang or stand; `null` for what has no order to be seen. */
-export function sceneOf(making: Making, made: Made, piece: PieceSize): Scene | null {
+/**
+ * How what is made will hang or stand; `null` for what has no order to be seen. Of pieces that go into sets with others
+ * their own places among all of them.
+ */
+export function sceneOf(making: Making, made: Made, piece: PieceSize, set?: SetShare): Scene | null {
+  const share = set ?? alone(making.values['each'] ?? 1, piece)
   switch (making.kind) {
     case 'garland':
       return garlandScene(making, made, piece)
@@ -197,9 +270,9 @@ export function sceneOf(making: Making, made: Made, piece: PieceSize): Scene | n
     case 'mobile':
       return mobileScene(making, made, piece)
     case 'bouquet':
-      return bouquetScene(making, made, piece)
+      return bouquetScene(making, made, share)
     case 'table':
-      return tableScene(making, made, piece)
+      return tableScene(making, made, share)
     case 'batch':
     case 'topper':
       return null

@@ -18,5 +18,17 @@ export const USUAL_CALIPER_MM: number = FEELS.copier.caliperMm
 
 export type Feel = keyof typeof FEELS
 
+/**
+ * What is printed on a paper. A fine pattern keeps creases in sight from near; a bold one hides them, and a shape is
+ * lost in it. Source: common practice.
+ */
+export const PATTERNS = {
+  plain: { label: 'plain' },
+  fine: { label: 'a fine pattern' },
+  bold: { label: 'a bold pattern' },
+} as const satisfies Record<string, { readonly label: string }>
+
+export type Pattern = keyof typeof PATTERNS
+
 /** A stack's thickness in mm: layers x caliper. */
 export const thicknessMm = (layers: number, caliperMm: number): number => layers * caliperMm

@@ -1,4 +1,4 @@
-import { FEELS, type Feel } from './feel'
+import { FEELS, type Feel, type Pattern } from './feel'
 
 /** A paper as a household knows it; how much of it there is, is for the drawer. */
 export interface Paper {
@@ -8,6 +8,7 @@ export interface Paper {
   readonly frontColour: string
   readonly backColour: string
   readonly feel: Feel
+  readonly pattern: Pattern
   readonly grammageGsm: number | null
   readonly caliperMeasuredMm: number | null
   readonly note: string

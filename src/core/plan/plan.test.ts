@@ -187,6 +187,8 @@ const line = (index: number): fc.Arbitrary<BriefLine> =>
         making: { kind: 'batch' as const, values: {} },
         attachedTo: null,
         perPiece: null,
+        goesWith: null,
+        sizeOf: null,
         parts: [{ key: part.key, sheetUm: pieceSizeUm(sideUm, 1), unitsPerPiece, papers }],
       }
     })

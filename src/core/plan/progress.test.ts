@@ -22,6 +22,8 @@ function foldedPieces(usable: readonly number[], inTurn: boolean): number {
     making: { kind: 'batch', values: { pieces: 2 }, ...(inTurn ? { inTurn } : {}) },
     attachedTo: null,
     perPiece: null,
+    goesWith: null,
+    sizeOf: null,
     parts: [
       {
         key: part.key,

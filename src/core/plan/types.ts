@@ -36,6 +36,10 @@ export interface BriefLine {
   /** The line whose pieces this one's go on, and how many on each. */
   readonly attachedTo: string | null
   readonly perPiece: number | null
+  /** The line into whose bouquets or places this one's pieces go. */
+  readonly goesWith: string | null
+  /** The line whose size this one's is so many percent of. */
+  readonly sizeOf: { readonly lineId: string; readonly percent: number } | null
   readonly parts: readonly LinePart[]
 }
 

@@ -11,6 +11,7 @@ import { keysApart } from './0009-keys-apart'
 import { plansAndParts } from './0010-plans-and-parts'
 import { madeOfPieces } from './0011-made-of-pieces'
 import { orders } from './0012-orders'
+import { occasionsAndSets } from './0013-occasions-and-sets'
 
 /**
  * Every migration, by the name it is remembered under; the order of the names is the order of the
@@ -29,6 +30,7 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0010-plans-and-parts': plansAndParts,
   '0011-made-of-pieces': madeOfPieces,
   '0012-orders': orders,
+  '0013-occasions-and-sets': occasionsAndSets,
 }
 
 /** Version of the data, kept in the file's header as `user_version`. */

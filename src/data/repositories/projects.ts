@@ -82,6 +82,23 @@ export async function countOwing(db: Db): Promise<number> {
   return n
 }
 
+/** Occasions of every year whose day has passed and that were not planned again since, put away or not. */
+export const yearlyWithoutNext = (db: Db, today: string): Promise<(ProjectRow & { due_on: string })[]> =>
+  db
+    .selectFrom('project as j')
+    .selectAll('j')
+    .where('j.yearly', '=', 1)
+    .where('j.due_on', '<', today)
+    .where((where) =>
+      where.not(
+        where.exists(
+          where.selectFrom('project as next').select('next.id').whereRef('next.again_of', '=', 'j.id'),
+        ),
+      ),
+    )
+    .$narrowType<{ due_on: string }>()
+    .execute()
+
 /** Projects that are not put away. */
 export const listOpenProjects = (db: Db): Promise<ProjectRow[]> =>
   db.selectFrom('project').selectAll().where('archived_at_ms', 'is', null).execute()
@@ -188,6 +205,21 @@ export async function saveLine(db: Db, line: NewBriefLine, parts: readonly PartT
         .values({ line_id: id, part_key: part.key, paper_id: paperId, ordinal: place, units })
         .execute()
   }
+}
+
+/** Gives every part of a line other papers, each in the place and with the units of one it has. */
+export async function putPapersInstead(
+  db: Db,
+  lineId: string,
+  become: (paperId: string) => string,
+): Promise<void> {
+  const rows = await db.selectFrom('line_part_paper').selectAll().where('line_id', '=', lineId).execute()
+  await db.deleteFrom('line_part_paper').where('line_id', '=', lineId).execute()
+  for (const row of rows)
+    await db
+      .insertInto('line_part_paper')
+      .values({ ...row, paper_id: become(row.paper_id) })
+      .execute()
 }
 
 export async function deleteLine(db: Db, id: string): Promise<void> {

@@ -47,10 +47,15 @@ export const choosePlannedOrders = (context: FlowContext, projectId: string): Pr
   deed(context, async (inDeed) => {
     const { plan, brief, records } = await plannedOr(inDeed, projectId)
     const { wanted, chosen } = ordersOf(brief.lines, records)
+    const hanging = plan.lines.map(({ line, design }) => ({
+      ...line,
+      design,
+      sheetMm: mmFromUm(line.parts[0]?.sheetUm.widthUm ?? 0),
+    }))
     for (const line of wanted) {
-      const design = plan.lines.find((one) => one.line.id === line.id)?.design
-      if (chosen.includes(line) || !design) continue
-      const hung = hungAs({ ...line, design, sheetMm: mmFromUm(line.parts[0]?.sheetUm.widthUm ?? 0) })
+      const own = hanging.find(({ id }) => id === line.id)
+      if (chosen.includes(line) || !own) continue
+      const hung = hungAs(own, hanging)
       const counts = seenPieces(line)
       const { colours } = plannedOrder(
         inDeed,

@@ -23,7 +23,7 @@ type PaperTexts = z.output<typeof paperFields>
 async function writePaper(
   { db, nowMs }: FlowContext,
   paperId: string | null,
-  { name, feel, grammageGsm, caliperMm, frontColour, backColour, note }: PaperTexts,
+  { name, feel, pattern, grammageGsm, caliperMm, frontColour, backColour, note }: PaperTexts,
 ): Promise<{ readonly paperId: string }> {
   const twin = (await listPapers(db)).find((paper) => paper.name.toLowerCase() === name.toLowerCase())
   if (twin && twin.id !== paperId)
@@ -33,6 +33,7 @@ async function writePaper(
   const fields = {
     name,
     feel,
+    pattern,
     grammage_gsm: grammageGsm,
     caliper_um: caliperMm === null ? null : umFromMm(caliperMm),
     front_colour: frontColour,

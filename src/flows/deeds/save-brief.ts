@@ -49,6 +49,9 @@ const partsToSave = ({ sheet, papers }: Pick<BriefLine, 'papers'> & { readonly s
     papers: papers.map(({ paperId, pieces }) => ({ paperId, units: Math.round(pieces * unitsPerPiece) })),
   }))
 
+const followsAny = ({ attachedTo, goesWith, sizeOf }: BriefLine): boolean =>
+  attachedTo !== null || goesWith !== null || sizeOf !== null
+
 async function writeLines(
   { db }: FlowContext,
   projectId: string,
@@ -59,9 +62,10 @@ async function writeLines(
   const ids = new Map(
     brief.lines.map((line) => [line.id, existing.some((row) => row.id === line.id) ? line.id : nanoid()]),
   )
+  const idOf = (id: string | null) => (id === null ? null : (ids.get(id) ?? null))
   // Lines that stand on their own first: the others refer to them.
   const inOrder = brief.lines.map((line, ordinal) => ({ line, ordinal }))
-  inOrder.sort((a, b) => Number(a.line.attachedTo !== null) - Number(b.line.attachedTo !== null))
+  inOrder.sort((a, b) => Number(followsAny(a.line)) - Number(followsAny(b.line)))
   for (const { line, ordinal } of inOrder) {
     const pinned = designs.find((one) => one.document === line.design)
     const gauges = Object.fromEntries(Object.entries(line.gauges).map(([key, mm]) => [key, umFromMm(mm)]))
@@ -80,8 +84,11 @@ async function writeLines(
         asked_um: umFromMm(line.askedMm),
         gauges: JSON.stringify(gauges),
         made: makingText(line.making),
-        attached_to: line.attachedTo === null ? null : (ids.get(line.attachedTo) ?? null),
+        attached_to: idOf(line.attachedTo),
         per_piece: line.perPiece,
+        goes_with: idOf(line.goesWith),
+        size_of: idOf(line.sizeOf?.lineId ?? null),
+        size_percent: line.sizeOf?.percent ?? null,
       },
       partsToSave(line),
     )
@@ -135,11 +142,26 @@ export const saveBrief = (
     })
     const parsed = parseFields(readable, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
-    const { name, dueOn, certainty, note, lines } = parsed.value
-    const fields = { name, due_on: dueOn, note, certainty_permille: Math.round(certainty * 1000) }
+    const { name, dueOn, certainty, note, lines, yearly, shoppingDays, like } = parsed.value
+    const fields = {
+      name,
+      due_on: dueOn,
+      note,
+      certainty_permille: Math.round(certainty * 1000),
+      yearly: yearly ? 1 : 0,
+      shopping_days: shoppingDays,
+    }
     const id = projectId ?? nanoid()
     if (projectId === null)
-      await insertProject(db, { id, zone, created_at_ms: nowMs, archived_at_ms: null, ...fields })
+      await insertProject(db, {
+        id,
+        zone,
+        created_at_ms: nowMs,
+        archived_at_ms: null,
+        // One that is gone meanwhile leaves nothing to remember.
+        again_of: like !== null && (await findProject(db, like)) ? like : null,
+        ...fields,
+      })
     else await updateProject(db, id, fields)
     const gone = existing.filter((row) => !lines.some((line) => line.id === row.id))
     const kept = existing.filter((row) => !gone.includes(row))

@@ -1,6 +1,7 @@
 import { countOwing, listOwing } from '@/data/repositories/projects'
 import { openRuns, type RunSummary } from '@/data/repositories/runs'
 import type { FlowContext } from '../flow-context'
+import { readRecurring, type RecurringView } from './recurring'
 import { readGlances, type ProjectGlance } from './glances'
 
 /** Projects that Bench shows at most: what comes first by date. */
@@ -13,10 +14,12 @@ export interface BenchView {
   /** Projects and runs that are open besides. */
   readonly moreProjects: number
   readonly moreRuns: number
+  /** Occasions of earlier years that it is time to begin with. */
+  readonly recurring: readonly RecurringView[]
 }
 
-/** What to do now, across projects: runs that wait for the next tap, then projects by date. */
-export async function readBench(context: FlowContext): Promise<BenchView> {
+/** What to do now, across projects: runs that wait for the next tap, then projects by date. `today` is a local date. */
+export async function readBench(context: FlowContext, today: string): Promise<BenchView> {
   const { db } = context
   const runs = await openRuns(db)
   const rows = await listOwing(db, PROJECTS_SHOWN)
@@ -24,6 +27,7 @@ export async function readBench(context: FlowContext): Promise<BenchView> {
     openRuns: runs.slice(0, RUNS_SHOWN),
     projects: await readGlances(context, rows),
     moreProjects: (await countOwing(db)) - rows.length,
+    recurring: await readRecurring(context, today),
     moreRuns: Math.max(0, runs.length - RUNS_SHOWN),
   }
 }

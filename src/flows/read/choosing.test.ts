@@ -22,6 +22,7 @@ const paper = (caliperMm: number, amount: number): DrawerPaper => ({
   frontColour: '#eeeeee',
   backColour: '#ffffff',
   feel: 'copier',
+  pattern: 'plain',
   feelLabel: 'copier paper',
   grammageGsm: 80,
   caliperMm,

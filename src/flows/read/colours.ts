@@ -10,13 +10,14 @@ import {
 } from '@/core/arrange'
 import { hardToTell, sideAdvice, type SideAdvice, type WayOfSeeing } from '@/core/colour'
 import { sidesShown } from '@/core/fold'
-import { seenPieces, type ColouredLine } from '@/core/plan'
+import { canBeOrdered, seenPieces, type ColouredLine } from '@/core/plan'
 import { ordersOfLines, type LineOrderRow } from '@/data/repositories/line-orders'
 import type { FlowContext } from '../flow-context'
-import { hungAs, plannedOrder, readOrder } from '../line-orders'
+import { hungAs, plannedOrder, readOrder, setOf } from '../line-orders'
 import { readEnd, type FoldedEndView } from './folds'
 import type { PaperView } from './papers'
-import type { LineView, ProjectView } from './project'
+import type { LineView } from './line-view'
+import type { ProjectView } from './project'
 
 /** Pieces of a line in one paper. */
 export interface ColourCount {
@@ -31,18 +32,36 @@ export interface ChosenOrder {
   readonly locked: readonly number[]
 }
 
+export interface Hung {
+  readonly scene: Scene
+  readonly piece: PieceSize
+}
+
+/** Pieces of another line among a line's own. */
+export interface BesideView {
+  readonly line: LineView
+  readonly hung: Hung
+  readonly end: FoldedEndView
+  readonly counts: readonly ColourCount[]
+  readonly colours: readonly number[]
+}
+
 /** A line's pieces as they could follow each other. */
 export interface LineOrder {
   readonly line: LineView
   readonly counts: readonly ColourCount[]
   /** What lies beside what: as what it is made into hangs; as asked for loose pieces. */
   readonly neighbours: Neighbours
+  /** Whether somebody can choose an order: several papers, whole pieces. */
+  readonly orderable: boolean
   /** `null` where the order is the one that is planned. */
   readonly chosen: ChosenOrder | null
   /** An order was chosen for other pieces than the line has now. */
   readonly outgrown: boolean
   /** How it will hang; `null` where nothing says so. */
-  readonly hung: { readonly scene: Scene; readonly piece: PieceSize } | null
+  readonly hung: Hung | null
+  /** What stands among its pieces, of other lines that go into the same bouquets or places. */
+  readonly besides: readonly BesideView[]
   /** The finished piece; `null` where its folds have no pictures. */
   readonly end: FoldedEndView | null
   /** `null` where there are more pieces than one arrangement may have. */
@@ -114,12 +133,13 @@ function chosenOf(
 async function orderOf(
   context: FlowContext,
   line: LineView,
+  lines: readonly LineView[],
   asked: Shape,
   row: LineOrderRow | undefined,
 ): Promise<LineOrder> {
   const counts = countsOf(line)
   const pieces = counts.map((one) => one.pieces)
-  const hung = line.making.inTurn ? null : hungAs(line)
+  const hung = line.making.inTurn ? null : hungAs(line, lines)
   const neighbours = line.making.inTurn ? 'ring' : (hung?.scene.neighbours ?? asked)
   const chosen = chosenOf(row, line, counts)
   const tooMany = pieces.reduce((sum, count) => sum + count, 0) > MOST_POSITIONS
@@ -127,9 +147,11 @@ async function orderOf(
     line,
     counts,
     neighbours,
+    orderable: canBeOrdered(coloured(line)),
     chosen,
     outgrown: row !== undefined && !chosen,
     hung,
+    besides: [],
     end: await readEnd(context, line.designHash, line),
     order: tooMany
       ? null
@@ -139,6 +161,32 @@ async function orderOf(
           ? orderAs(neighbours, chosen.colours, pieces)
           : plannedOrder(context, neighbours, pieces),
   }
+}
+
+/** The other lines of a line's set, as they stand among its pieces. */
+function besidesOf({ line, hung }: LineOrder, orders: readonly LineOrder[]): readonly BesideView[] {
+  if (!hung) return []
+  const set = setOf(
+    line,
+    orders.map((order) => order.line),
+  )
+  return orders.flatMap((other): readonly BesideView[] =>
+    other.line.id !== line.id &&
+    set.some(({ id }) => id === other.line.id) &&
+    other.hung &&
+    other.end &&
+    other.order
+      ? [
+          {
+            line: other.line,
+            hung: other.hung,
+            end: other.end,
+            counts: other.counts,
+            colours: other.order.colours,
+          },
+        ]
+      : [],
+  )
 }
 
 async function sidesOf(context: FlowContext, line: LineView): Promise<SidesView | null> {
@@ -165,15 +213,20 @@ export async function readColours(
   shape: Shape,
 ): Promise<ColoursView> {
   const orders: LineOrder[] = []
-  const ordered = project.lines.filter((line) => countsOf(line).length > 1)
+  // What hangs is shown in one paper too; loose pieces of one paper have nothing to see.
+  const ordered = project.lines.filter(
+    (line) =>
+      countsOf(line).length > 1 || (countsOf(line).length === 1 && hungAs(line, project.lines) !== null),
+  )
   const rows = await ordersOfLines(
     context.db,
     ordered.map(({ id }) => id),
   )
   for (const line of ordered) {
     const row = rows.find(({ line_id }) => line_id === line.id)
-    orders.push(await orderOf(context, line, shape, row))
+    orders.push(await orderOf(context, line, project.lines, shape, row))
   }
+  const together = orders.map((order) => ({ ...order, besides: besidesOf(order, orders) }))
   const sides: SidesView[] = []
   for (const line of project.lines) {
     const seen = await sidesOf(context, line)
@@ -182,7 +235,7 @@ export async function readColours(
   const papers = new Map(project.papers.map((paper) => [paper.id, paper]))
   const alike = hardToTell(project.papers.map(({ id, frontColour }) => ({ id, colour: frontColour })))
   return {
-    orders,
+    orders: together,
     sides,
     alike: alike.flatMap(({ ids, difference, way }): readonly AlikeView[] => {
       const [one, other] = ids.map((id) => papers.get(id))

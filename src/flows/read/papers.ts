@@ -7,7 +7,7 @@ import type { PaperRow } from '@/data/tables'
 import type { FlowContext } from '../flow-context'
 
 /** What a page shows of a paper that only stands beside something. */
-export type PaperView = Pick<Paper, 'id' | 'name' | 'frontColour' | 'backColour'>
+export type PaperView = Pick<Paper, 'id' | 'name' | 'frontColour' | 'backColour' | 'pattern'>
 
 export interface SheetView {
   readonly stockItemId: string
@@ -31,6 +31,7 @@ export const paperView = (row: PaperRow): PaperView => ({
   name: row.name,
   frontColour: row.front_colour,
   backColour: row.back_colour,
+  pattern: row.pattern,
 })
 
 export const sheetView = (line: StockLine): SheetView => ({
@@ -46,6 +47,7 @@ export const sheetView = (line: StockLine): SheetView => ({
 const paperOf = (row: PaperRow): Paper => ({
   ...paperView(row),
   feel: row.feel,
+  pattern: row.pattern,
   grammageGsm: row.grammage_gsm,
   caliperMeasuredMm: row.caliper_um === null ? null : mmFromUm(row.caliper_um),
   note: row.note,

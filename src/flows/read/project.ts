@@ -1,90 +1,25 @@
-import type { Making } from '@/core/arrange'
-import type { RejectRate } from '@/core/batch'
 import type { CutPlan } from '@/core/cut'
-import { highPerWide, type DesignDocument, type GaugeSettings } from '@/core/design'
 import {
   isReadyCut,
   type Baseline,
   type Delivery,
   type LayoutLeft,
   type NextDeed,
-  type PlannedLine,
-  type PlannedPaper,
   type ProjectFacts,
-  type Proof,
   type Standing,
   type Station,
   type StationKey,
 } from '@/core/plan'
 import type { SizeUm } from '@/core/sheet'
-import { mmFromUm } from '@/core/units'
 import { papersById } from '@/data/repositories/papers'
 import { findProject } from '@/data/repositories/projects'
 import type { RunSummary } from '@/data/repositories/runs'
-import { shelfStock, type ShelfStock } from '@/data/repositories/shelf'
+import { shelfStock } from '@/data/repositories/shelf'
 import { readBaseline } from '../baseline'
 import type { FlowContext } from '../flow-context'
 import { findPlanned, namesOf, paperIdsOf, type PlannedProject } from '../project-plan'
-import { leftOver, liesOnShelf, shelfKind } from '../shelf'
+import { lineView, type LineView } from './line-view'
 import { paperView, sheetView, type PaperView, type SheetView } from './papers'
-
-/** A part of a line's piece: what it is called and what it is folded from. */
-export interface PartView {
-  readonly key: string
-  readonly name: string
-  readonly perSquare: 1 | 4
-  /** Height by width of its paper: 1 for a square. */
-  readonly highPerWide: number
-  readonly sheetMm: number
-  readonly sheetUm: SizeUm
-  readonly unitsPerPiece: number
-}
-
-/** What is missing of a paper: units, whole sheets to buy for them, and who holds sheets that would do. */
-export interface ShortageView {
-  readonly units: number
-  readonly sheets: number | null
-  readonly sheetUm: SizeUm | null
-  readonly holders: readonly { readonly projectId: string; readonly name: string; readonly sheets: number }[]
-}
-
-/** One paper of one part of a line. All in units of the part. */
-export interface LinePaperView extends Omit<PlannedPaper, 'paperId' | 'shortage'> {
-  readonly part: PartView
-  readonly paper: PaperView
-  readonly shortage: ShortageView
-  /** Good units of just this on the shelf, and good ones here that are more than is wanted. */
-  readonly onShelf: number
-  readonly leftOver: number
-}
-
-export interface LineView {
-  readonly id: string
-  readonly ordinal: number
-  readonly design: DesignDocument
-  readonly designHash: string
-  readonly engine: number
-  readonly variantKey: string
-  readonly pieces: number
-  /** Units of all its parts. */
-  readonly units: number
-  readonly unitsPerPiece: number
-  readonly sizing: 'finished' | 'sheet'
-  readonly axis: string | null
-  readonly askedMm: number
-  /** The side S its first part is folded from. */
-  readonly sheetMm: number
-  readonly gauges: GaugeSettings
-  readonly making: Making
-  readonly attachedTo: string | null
-  readonly perPiece: number | null
-  readonly rate: RejectRate
-  readonly secondsPerUnit: number
-  readonly foldedPieces: number
-  readonly parts: readonly PartView[]
-  readonly papers: readonly LinePaperView[]
-  readonly proof: Pick<Proof, 'axis' | 'measuredMm'> & { readonly status: 'none' | Proof['status'] }
-}
 
 export interface JoinView {
   readonly line: LineView
@@ -127,6 +62,10 @@ export interface ProjectView {
   readonly zone: string
   readonly certainty: number
   readonly note: string
+  readonly yearly: boolean
+  readonly shoppingDays: number
+  /** Its day of a later year that was passed over. */
+  readonly passedOver: string | null
   readonly archived: boolean
   readonly holdFirst: boolean
   readonly lines: readonly LineView[]
@@ -154,89 +93,6 @@ export interface ProjectView {
   readonly facts: ProjectFacts
   readonly stations: readonly Station[]
   readonly next: { readonly deed: NextDeed; readonly station: StationKey }
-}
-
-interface Named {
-  readonly shelf: readonly ShelfStock[]
-  readonly papers: ReadonlyMap<string, PaperView>
-  readonly projects: ReadonlyMap<string, string>
-}
-
-function partViews({ design, parts }: PlannedLine): readonly PartView[] {
-  return parts.flatMap(({ part }) => {
-    const known = design.parts.find(({ key }) => key === part.key)
-    return known
-      ? [
-          {
-            key: part.key,
-            name: known.name,
-            perSquare: known.perSquare,
-            highPerWide: highPerWide(known),
-            sheetMm: mmFromUm(part.sheetUm.widthUm),
-            sheetUm: part.sheetUm,
-            unitsPerPiece: part.unitsPerPiece,
-          },
-        ]
-      : []
-  })
-}
-
-function lineView(planned: PlannedLine, proofs: readonly Proof[], named: Named): LineView {
-  const { line, design, parts, rate, secondsPerUnit, foldedPieces } = planned
-  const views = partViews(planned)
-  const proof = proofs.find(({ lineId }) => lineId === line.id)
-  return {
-    id: line.id,
-    ordinal: line.ordinal,
-    design,
-    designHash: line.designHash,
-    engine: line.engine,
-    variantKey: line.variantKey,
-    pieces: line.pieces,
-    units: parts.reduce((sum, { units }) => sum + units, 0),
-    unitsPerPiece: parts.reduce((sum, { part }) => sum + part.unitsPerPiece, 0),
-    sizing: line.sizing,
-    axis: line.axis,
-    askedMm: line.askedMm,
-    sheetMm: views[0]?.sheetMm ?? 0,
-    gauges: line.gauges,
-    making: line.making,
-    attachedTo: line.attachedTo,
-    perPiece: line.perPiece,
-    rate,
-    secondsPerUnit,
-    foldedPieces,
-    parts: views,
-    papers: parts.flatMap(({ part, papers }) =>
-      papers.flatMap(({ paperId, shortage, ...counts }): LinePaperView[] => {
-        const paper = named.papers.get(paperId)
-        const view = views.find(({ key }) => key === part.key)
-        const holders = shortage.holders.map(({ projectId, sheets }) => ({
-          projectId,
-          sheets,
-          name: named.projects.get(projectId) ?? '',
-        }))
-        const kind = { line, part, paperId }
-        return paper && view
-          ? [
-              {
-                part: view,
-                paper,
-                ...counts,
-                shortage: { ...shortage, holders },
-                onShelf: named.shelf.find((stock) => liesOnShelf(stock, shelfKind(kind)))?.units ?? 0,
-                leftOver: leftOver(counts),
-              },
-            ]
-          : []
-      }),
-    ),
-    proof: {
-      status: proof?.status ?? 'none',
-      measuredMm: proof?.measuredMm ?? null,
-      axis: proof?.axis ?? null,
-    },
-  }
 }
 
 function cutPlanView({ records, plan, stock }: PlannedProject): ProjectView['cutPlan'] {
@@ -300,6 +156,9 @@ async function viewOf(context: FlowContext, project: PlannedProject): Promise<Pr
     zone: row.zone,
     certainty: brief.certainty,
     note: row.note,
+    yearly: row.yearly === 1,
+    shoppingDays: row.shopping_days,
+    passedOver: row.passed_over,
     archived: brief.archived,
     holdFirst: brief.holdFirst,
     lines,

@@ -1,6 +1,7 @@
 import type { SweepPaper } from '@/core/cut'
 import { umFromMm } from '@/core/units'
-import type { LineView, ProjectView } from './project'
+import type { LineView } from './line-view'
+import type { ProjectView } from './project'
 
 /** What a size sweep of a line needs: its papers, how many units each still takes, and their sheets. */
 export const sweepPapers = (project: ProjectView, line: LineView): readonly SweepPaper[] =>

@@ -1,5 +1,5 @@
 import { useId } from 'react'
-import { frameOf, type Pair, type PieceSize, type Scene } from '@/core/arrange'
+import { frameOf, type Pair, type PiecePlace, type PieceSize, type Scene } from '@/core/arrange'
 import { facesOf } from '../diagram/faces'
 import { Paper } from '../diagram/Paper'
 import type { SmallPicture } from '../diagram/view'
@@ -10,18 +10,26 @@ import { SceneFrame } from './SceneFrame'
 
 type PaperColours = Parameters<typeof facesOf>[0]
 
-interface HungPiecesProps {
+/** Pieces of one line in their places. */
+export interface HungLayer {
   readonly scene: Scene
   readonly piece: PieceSize
   /** The paper at each place, as an index into `papers`. */
   readonly colours: readonly number[]
   readonly papers: readonly PaperColours[]
   readonly small: SmallPicture
-  /** Where pieces can be taken in hand. */
-  readonly hand?: Hand
   readonly sideUp: Parameters<typeof facesOf>[1]
   /** The side its sheet is folded from: pieces are drawn to scale. */
   readonly sheetMm: number
+}
+
+interface HungPiecesProps extends HungLayer {
+  /** What else stands among them, of other lines. */
+  readonly besides?: readonly HungLayer[]
+  /** Where pieces can be taken in hand. */
+  readonly hand?: Hand
+  /** Seen from the other side: left is right. */
+  readonly behind?: boolean
   /** Neighbours that are alike. */
   readonly clashes: readonly Pair[]
   readonly title: string
@@ -30,39 +38,48 @@ interface HungPiecesProps {
   readonly preferences: Preferences
 }
 
+const fromBehind = (place: PiecePlace): PiecePlace => ({ ...place, xMm: -place.xMm, turn: -place.turn })
+
+/** The same seen from the other side. */
+const sceneBehind = ({ places, lines, neighbours }: Scene): Scene => ({
+  neighbours,
+  places: places.map(fromBehind),
+  lines: lines.map((line) => line.map((value, at) => (at % 2 === 0 ? -value : value))),
+})
+
 /** Finished pieces in their papers' colours as they will hang, to scale. */
 export function HungPieces(props: HungPiecesProps) {
-  const { scene, piece, colours, papers, small, hand, sideUp, sheetMm, clashes, title, whole, preferences } =
-    props
+  const { piece, besides = [], hand, behind = false, clashes, title, whole, preferences } = props
   const id = useId()
-  const { width, height, scale, paths } = small
-  const mmPerUnit = sheetMm / scale
-  const { left, right } = frameOf(scene, piece)
+  const scene = behind ? sceneBehind(props.scene) : props.scene
+  const others = besides.map((layer) => ({
+    ...layer,
+    scene: behind ? sceneBehind(layer.scene) : layer.scene,
+  }))
+  const all = {
+    ...scene,
+    places: [scene, ...others.map((layer) => layer.scene)].flatMap(({ places }) => places),
+  }
+  const largestPiece = [piece, ...others.map((layer) => layer.piece)].reduce((most, one) => ({
+    acrossMm: Math.max(most.acrossMm, one.acrossMm),
+    highMm: Math.max(most.highMm, one.highMm),
+  }))
+  const { left, right } = frameOf(all, largestPiece)
   // Around the gap, and never too small to be seen on a long garland.
   const ring = Math.max(0.3 * Math.min(piece.acrossMm, piece.highMm), (right - left) / 110)
   return (
     <SceneFrame
-      scene={scene}
-      piece={piece}
+      scene={all}
+      piece={largestPiece}
       title={title}
       className={whole ? 'mx-auto max-h-[32rem] w-full' : 'w-full'}
       preferences={preferences}
       inHand={hand !== undefined}
     >
-      <defs>
-        {papers.map((paper, index) => (
-          <g
-            key={index}
-            id={`${id}-${index}`}
-            transform={`scale(${mmPerUnit.toFixed(5)}) translate(${-width / 2} ${-height / 2})`}
-          >
-            <Paper paths={paths} faces={facesOf(paper, sideUp)} weight={9} />
-          </g>
-        ))}
-      </defs>
-      {scene.places.map((place, at) => (
-        <use key={at} {...hand?.of(at)} href={`#${id}-${colours[at] ?? 0}`} transform={transformOf(place)} />
+      {others.map((layer, index) => (
+        <Layer key={index} {...layer} id={`${id}-${index}`} />
       ))}
+      <Layer {...props} scene={scene} id={id} {...(hand ? { hand } : {})} />
       {clashes.map(([from, to]) => {
         const [one, other] = [scene.places[from], scene.places[to]]
         return one && other ? (
@@ -85,5 +102,37 @@ export function HungPieces(props: HungPiecesProps) {
         />
       ) : null}
     </SceneFrame>
+  )
+}
+
+/** The pieces of one line, each drawn once for every paper and put in its places. */
+function Layer({
+  scene,
+  colours,
+  papers,
+  small: { width, height, scale, paths },
+  sideUp,
+  sheetMm,
+  id,
+  hand,
+}: HungLayer & { readonly id: string; readonly hand?: Hand }) {
+  const mmPerUnit = sheetMm / scale
+  return (
+    <>
+      <defs>
+        {papers.map((paper, index) => (
+          <g
+            key={index}
+            id={`${id}-${index}`}
+            transform={`scale(${mmPerUnit.toFixed(5)}) translate(${-width / 2} ${-height / 2})`}
+          >
+            <Paper paths={paths} faces={facesOf(paper, sideUp)} weight={9} />
+          </g>
+        ))}
+      </defs>
+      {scene.places.map((place, at) => (
+        <use key={at} {...hand?.of(at)} href={`#${id}-${colours[at] ?? 0}`} transform={transformOf(place)} />
+      ))}
+    </>
   )
 }

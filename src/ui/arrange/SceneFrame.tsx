@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import { frameOf, type PieceSize, type Scene } from '@/core/arrange'
+import { HAND, HandBeside } from './HandBeside'
 import { formatLong, type Preferences } from '../format'
 
 interface SceneFrameProps {
@@ -27,7 +28,13 @@ const [LEAST_MEASURE, LEAST_WIDE] = [4, 10]
 /** Letters can be read whether the frame is wide or high. */
 const letterOf = (width: number, height: number): number => Math.max(width / 60, height / 18)
 
-/** What is made as it will hang, to scale, on its strings, with a measure beside it. */
+/** Of the frame's width: a hand that is smaller tells nothing. */
+const LEAST_HAND = 1 / 60
+
+const seenHand = ({ left, right }: { readonly left: number; readonly right: number }): boolean =>
+  HAND.highMm >= LEAST_HAND * (right - left)
+
+/** What is made as it will hang, to scale, on its strings, with a measure and a hand beside it. */
 export function SceneFrame({
   scene,
   piece,
@@ -38,11 +45,13 @@ export function SceneFrame({
   children,
 }: SceneFrameProps) {
   const frame = frameOf(scene, piece)
-  const { top, bottom } = frame
+  const { bottom } = frame
+  const top = seenHand(frame) ? Math.min(frame.top, bottom - HAND.highMm - 10) : frame.top
   const letter = letterOf(frame.right - frame.left, bottom - top)
   // What is high and narrow still has room for its measure.
   const wider = Math.max(0, LEAST_WIDE * letter - (frame.right - frame.left)) / 2
-  const [left, right] = [frame.left - wider, frame.right + wider]
+  const seen = seenHand(frame)
+  const [left, right] = [frame.left - wider - (seen ? HAND.wideMm : 0), frame.right + wider]
   const width = right - left
   const thin = THIN * width
   const measure = roundLength(Math.max(MEASURE * width, LEAST_MEASURE * letter))
@@ -54,6 +63,7 @@ export function SceneFrame({
       aria-label={title}
       className={className}
     >
+      {seen ? <HandBeside xMm={frame.left - wider - HAND.wideMm + HAND.middleMm} yMm={bottom} /> : null}
       {scene.lines.map((line, at) => (
         <polyline
           key={at}

@@ -9,12 +9,12 @@ import type { DrawerPaper } from '@/flows/read/papers'
 import { briefFields } from '@/schema/brief'
 import { CERTAINTIES } from '@/schema/settings'
 import { Field, FieldError } from '../forms/Field'
-import { SelectField, TextField } from '../forms/fields'
+import { CheckField, SelectField, TextField } from '../forms/fields'
 import { Form } from '../forms/Form'
 import { useDeedForm, type FormOf } from '../forms/useDeedForm'
 import { formatCertainty, formatDaysLeft, daysUntil, type Preferences } from '../format'
 import type { BriefTime } from './dial-time'
-import { nameFrom, newLine, type BriefValues } from './form-values'
+import { nameFrom, newLine, type BriefValues, type LineValues } from './form-values'
 import { LineFields } from './LineFields'
 import { sheetsOf } from './line-preview'
 
@@ -27,6 +27,8 @@ interface BriefFormProps {
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
   readonly time: BriefTime
+  /** How early to begin, where it has been planned already. */
+  readonly lead?: string
   readonly save: (values: BriefValues, press: string) => Promise<DeedResult<{ readonly projectId: string }>>
   readonly deed: string
 }
@@ -57,6 +59,7 @@ export function BriefForm(props: BriefFormProps) {
       }}
     >
       <Occasion form={form} choices={choices} preferences={preferences} />
+      <Yearly form={form} lead={props.lead} />
       <Lines {...props} form={form} designs={designs} load={load} />
       <Field id="note" label="Note" error={form.error('note')}>
         {(aria) => <textarea {...aria} {...form.register('note')} rows={2} className="textarea w-full" />}
@@ -129,6 +132,30 @@ function Occasion({ form, choices, preferences }: OccasionProps) {
   )
 }
 
+/** Whether it comes again, and how long shopping takes: Bench says when it is time to begin. */
+function Yearly({ form, lead }: { readonly form: FormOf<BriefValues>; readonly lead?: string | undefined }) {
+  const yearly = useWatch({ control: form.control, name: 'yearly' })
+  return (
+    <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
+      <CheckField
+        form={form}
+        name="yearly"
+        label="It comes again every year"
+        className="min-h-10"
+        control="toggle"
+      />
+      {yearly ? (
+        <>
+          <TextField form={form} name="shoppingDays" label="Days for shopping" control="w-24" numeric />
+          <p className="second max-w-prose">
+            {lead ?? ''} Once its day has passed, Bench says when to begin the next.
+          </p>
+        </>
+      ) : null}
+    </div>
+  )
+}
+
 interface LinesProps extends Omit<BriefFormProps, 'initial' | 'save' | 'deed' | 'loadDesign'> {
   readonly form: FormOf<BriefValues>
   readonly load: (id: string) => Promise<BriefDesign | null>
@@ -138,15 +165,18 @@ interface LinesProps extends Omit<BriefFormProps, 'initial' | 'save' | 'deed' | 
 function Lines({ form, choices, designs, load, papers, preferences, time }: LinesProps) {
   const lines = useFieldArray({ control: form.control, name: 'lines', keyName: 'key' })
   const [first] = designs
-  const add = (attachedTo: string) => {
-    if (first)
-      lines.append({ ...newLine(`new-${nanoid(8)}`, first.document, papers, preferences), attachedTo })
+  const add = (change: Partial<LineValues>, like?: number) => {
+    const id = `new-${nanoid(8)}`
+    const alike = like === undefined ? undefined : form.getValues(`lines.${like}`)
+    if (alike) lines.append({ ...structuredClone(alike), id, ...change })
+    else if (first) lines.append({ ...newLine(id, first.document, papers, preferences), ...change })
   }
-  /** What was glued to a line that goes stands on its own again. */
+  /** What followed a line that goes stands on its own again. */
   const remove = (index: number) => {
     const gone = form.getValues(`lines.${index}.id`)
     form.getValues('lines').forEach((line, at) => {
-      if (line.attachedTo === gone) form.setValue(`lines.${at}.attachedTo`, '')
+      for (const key of ['attachedTo', 'goesWith', 'sizeOf'] as const)
+        if (line[key] === gone) form.setValue(`lines.${at}.${key}`, '')
     })
     lines.remove(index)
   }
@@ -164,12 +194,12 @@ function Lines({ form, choices, designs, load, papers, preferences, time }: Line
           preferences={preferences}
           time={time}
           remove={() => remove(index)}
-          attach={() => add(form.getValues(`lines.${index}.id`))}
+          add={(change, alike) => add(change, alike ? index : undefined)}
         />
       ))}
       <FieldError id="lines" error={form.error('lines')} />
       <div>
-        <button type="button" className="btn btn-outline" onClick={() => add('')}>
+        <button type="button" className="btn btn-outline" onClick={() => add({})}>
           Add a line
         </button>
       </div>

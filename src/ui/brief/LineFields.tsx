@@ -5,42 +5,38 @@ import { useWatch } from 'react-hook-form'
 import {
   highPerWide,
   mainPart,
-  outlineMm,
   SHOWN_SHEET_MM,
-  variantOf,
   type DesignDocument,
   type Gauge,
   type Variant,
 } from '@/core/design'
 import type { MadeKind } from '@/core/arrange'
-import type { BriefDesign } from '@/flows/read/brief-designs'
 import { Silhouette } from '../design/Silhouette'
 import { gaugeHint } from '../design/gauge-hint'
-import { readGauges } from '@/schema/asked-size'
 import { madeInputs } from '@/schema/making'
 import { SelectField, TextField } from '../forms/fields'
 import { More } from '../forms/More'
 import { pieceNoun } from '../format'
 import { DesignPictures } from './DesignPictures'
+import { Arranged } from './Arranged'
 import { gaugeInputs, type LineValues } from './form-values'
+import { FurtherDeeds } from './FurtherDeeds'
+import { LineDial } from './LineDial'
+import { NO_PAPER_COLOUR } from './no-paper'
+import { useFollowed } from './useFollowed'
 import { previewLine, type LinePreview } from './line-preview'
 import type { LineFieldsProps } from './line-props'
-import { dialTime } from './dial-time'
-import { MadePicture } from './MadePicture'
 import { LinePapers } from './LinePapers'
 import { ASIDE, Sentence } from './Sentence'
-import { TradeDial, type Taken } from './TradeDial'
 import { whatFollows, type Follows } from './what-follows'
-
-/** A piece whose paper is not chosen yet. */
-const NO_PAPER_COLOUR = '#cfc8b6'
 
 /** One line of a brief: a design, how many, how big, in which papers. */
 export function LineFields(props: LineFieldsProps) {
-  const { index, form, choices, designs, papers, preferences, remove, attach } = props
+  const { index, form, choices, designs, papers, preferences } = props
   const at = `lines.${index}` as const
   const line = useWatch({ control: form.control, name: at })
   const { choose, failed } = useChosenDesign(props)
+  useFollowed(props)
   const found = designs.find(({ document }) => document.id === line.designId)
   const design = found?.document
   const variant = design?.variants.find((candidate) => candidate.key === line.variantKey)
@@ -68,34 +64,17 @@ export function LineFields(props: LineFieldsProps) {
               className="h-28 w-full"
             />
           ) : null}
-          {line.attachedTo === '' ? (
-            <button
-              type="button"
-              className="btn btn-ghost btn-sm"
-              onClick={attach}
-              aria-label={`Glue something to each of line ${index + 1}`}
-            >
-              Glue to each
-            </button>
-          ) : null}
-          <button
-            type="button"
-            className="btn btn-ghost btn-sm"
-            onClick={remove}
-            aria-label={`Remove line ${index + 1}`}
-          >
-            Remove
-          </button>
+          <FurtherDeeds {...props} line={line} />
         </div>
         <div className="flex min-w-0 flex-col gap-3">
           <Sentence {...props} design={design} variant={variant} choose={choose} />
           <DesignPictures choices={choices} chosen={line.designId} line={index + 1} pick={pick} />
           <Preview preview={preview} failed={failed} />
           <Following {...props} follows={follows} />
-          <Arranged {...props} line={line} design={design} sheetMm={sheetMm} follows={follows} />
+          <Arranged {...props} line={line} />
           <LinePapers {...props} design={design} />
           {found && preview.kind === 'sheet' ? (
-            <Turned {...props} line={line} found={found} preview={preview} />
+            <LineDial {...props} line={line} found={found} preview={preview} />
           ) : null}
           <More summary="Details" wrong={detailsWrong(props, line)}>
             <div className="flex flex-col gap-4">
@@ -110,32 +89,6 @@ export function LineFields(props: LineFieldsProps) {
   )
 }
 
-interface TurnedProps extends LineFieldsProps {
-  readonly line: LineValues
-  readonly found: BriefDesign
-  readonly preview: Extract<LinePreview, { kind: 'sheet' }>
-}
-
-/** The dial of a line, its time together with that of all others. */
-function Turned({ index, form, line, found, preview, designs, papers, preferences, time }: TurnedProps) {
-  const [lines, certainty] = useWatch({ control: form.control, name: ['lines', 'certainty'] })
-  const at = `lines.${index}` as const
-  const take = ({ size, pieces, certainty: sure }: Taken) => {
-    if (size !== undefined) form.setValue(`${at}.size`, size, { shouldDirty: true })
-    if (pieces !== undefined) form.setValue(`${at}.pieces`, pieces, { shouldDirty: true })
-    if (sure !== undefined) form.setValue('certainty', sure, { shouldDirty: true })
-  }
-  return (
-    <TradeDial
-      {...{ line, preview, papers, preferences, take }}
-      design={found}
-      certainty={Number(certainty)}
-      counted={line.made === 'batch' && line.attachedTo === ''}
-      time={dialTime(lines, index, designs, time)}
-    />
-  )
-}
-
 /** Whether something among the details needs another look. */
 const detailsWrong = ({ index, form }: LineFieldsProps, line: LineValues): boolean =>
   [
@@ -145,30 +98,6 @@ const detailsWrong = ({ index, form }: LineFieldsProps, line: LineValues): boole
     ...ASIDE.map((key) => `measures.${key}`),
     ...Object.keys(line.gauges).map((key) => `gauges.${key}`),
   ].some((name) => form.error(`lines.${index}.${name}`) !== undefined)
-
-interface ArrangedProps extends LineFieldsProps {
-  readonly line: LineValues
-  readonly design: DesignDocument | undefined
-  readonly sheetMm: number | null
-  readonly follows: Follows | null
-}
-
-/** How it will hang, as it is typed. */
-function Arranged({ line, design, sheetMm, follows, papers, preferences }: ArrangedProps) {
-  if (!follows?.worked || !design || sheetMm === null) return null
-  const gauges = readGauges(line.gauges, preferences.unit)
-  return (
-    <MadePicture
-      {...follows.worked}
-      outline={outlineMm(design, variantOf(design, line.variantKey), sheetMm, gauges)}
-      papers={line.papers.map(({ paperId, pieces }) => ({
-        colour: papers.find(({ id }) => id === paperId)?.frontColour ?? NO_PAPER_COLOUR,
-        pieces: /^\s*\d{1,5}\s*$/.test(pieces) ? Number(pieces) : 0,
-      }))}
-      preferences={preferences}
-    />
-  )
-}
 
 /** What follows from the numbers; how many pieces goes where everything else reads it. */
 function Following({ index, form, follows }: LineFieldsProps & { readonly follows: Follows | null }) {

@@ -6,6 +6,7 @@ import {
   type Made,
   type Making,
   type Neighbours,
+  type PieceSize,
   type Scene,
 } from '@/core/arrange'
 import type { Point } from '@/core/design'
@@ -14,13 +15,19 @@ import { SceneFrame } from '../arrange/SceneFrame'
 import { transformOf } from '../arrange/placed'
 import type { Preferences } from '../format'
 
-interface MadePictureProps {
+/** The pieces of one line as they go into what is made. */
+export interface MadeOf {
   readonly making: Making
   readonly made: Made
   /** The finished outline, mm. */
   readonly outline: readonly Point[]
   /** Its papers with their pieces, as far as they can be read. */
   readonly papers: readonly { readonly colour: string; readonly pieces: number }[]
+}
+
+interface MadePictureProps {
+  /** The line whose picture it is, then those whose pieces go into the same bouquets or places. */
+  readonly lines: readonly [MadeOf, ...(readonly MadeOf[])]
   readonly preferences: Preferences
 }
 
@@ -37,10 +44,10 @@ const WIDE: ReadonlySet<Making['kind']> = new Set(['garland', 'table'])
 const MOST_IN_PLANE = 150
 
 /** The colour at each place: as the Colour station puts them in order, one alone while shares do not add up. */
-function useColours(papers: MadePictureProps['papers'], scene: Scene | null): readonly string[] {
+function useColours(papers: MadeOf['papers'], scene: Scene): readonly string[] {
   const shares = JSON.stringify(papers.map((paper) => paper.pieces))
-  const positions = scene?.places.length ?? 0
-  const beside = JSON.stringify(positions > MOST_IN_PLANE ? 'line' : (scene?.neighbours ?? 'line'))
+  const positions = scene.places.length
+  const beside = JSON.stringify(positions > MOST_IN_PLANE ? 'line' : scene.neighbours)
   const order = useMemo(() => {
     const counts = JSON.parse(shares) as number[]
     if (counts.reduce((sum, count) => sum + count, 0) !== positions) return null
@@ -51,38 +58,74 @@ function useColours(papers: MadePictureProps['papers'], scene: Scene | null): re
   return order ? order.map(colourOf) : [colourOf(0)]
 }
 
-/** How it will hang, to scale, while its numbers are typed; nothing for what has no order to be seen. */
-export function MadePicture(props: MadePictureProps) {
-  const { making, made, outline, preferences } = props
-  const id = useId()
+/** An outline around its own middle, and how large it is. */
+function shapeOf(outline: readonly Point[]): { readonly points: string; readonly piece: PieceSize } {
   const [xs, ys] = [outline.map(({ x }) => x), outline.map(({ y }) => y)]
   const [left, right, bottom, top] = [least(xs), largest(xs), least(ys), largest(ys)]
-  const piece = { acrossMm: right - left, highMm: top - bottom }
-  const scene = made.pieces > MOST_POSITIONS ? null : sceneOf(making, made, piece)
-  const colours = useColours(props.papers, scene)
-  if (!scene) return null
-  const points = outline.map(
-    ({ x, y }) => `${(x - (left + right) / 2).toFixed(2)},${((bottom + top) / 2 - y).toFixed(2)}`,
-  )
+  const points = outline
+    .map(({ x, y }) => `${(x - (left + right) / 2).toFixed(2)},${((bottom + top) / 2 - y).toFixed(2)}`)
+    .join(' ')
+  return { points, piece: { acrossMm: right - left, highMm: top - bottom } }
+}
+
+/** How it will hang, to scale, while its numbers are typed; nothing for what has no order to be seen. */
+export function MadePicture({ lines, preferences }: MadePictureProps) {
+  const shapes = lines.map(({ outline }) => shapeOf(outline))
+  const members = lines.map(({ making }, at) => ({
+    each: making.values['each'] ?? 1,
+    piece: shapes[at]?.piece ?? { acrossMm: 0, highMm: 0 },
+  }))
+  const layers = lines.flatMap(({ making, made, papers }, at) => {
+    const shape = shapes[at]
+    const scene =
+      shape && made.pieces <= MOST_POSITIONS
+        ? sceneOf(making, made, shape.piece, lines.length > 1 ? { members, at } : undefined)
+        : null
+    return shape && scene ? [{ scene, papers, ...shape }] : []
+  })
+  const [first] = layers
+  if (!first || layers.length < lines.length) return null
+  const [{ making }] = lines
+  const pieces = lines.reduce((sum, { made }) => sum + made.pieces, 0)
+  const all = { ...first.scene, places: layers.flatMap(({ scene }) => scene.places) }
+  const piece = {
+    acrossMm: largest(layers.map((layer) => layer.piece.acrossMm)),
+    highMm: largest(layers.map((layer) => layer.piece.highMm)),
+  }
   return (
     <SceneFrame
-      scene={scene}
+      scene={all}
       piece={piece}
-      title={`${made.pieces} pieces ${STANDING[making.kind] ?? 'as they will hang'}, to scale`}
+      title={`${pieces} pieces ${STANDING[making.kind] ?? 'as they will hang'}, to scale`}
       className={WIDE.has(making.kind) ? 'max-h-72 w-full' : 'max-h-80 w-full max-w-md'}
       preferences={preferences}
     >
+      {layers.map((layer, at) => (
+        <Pieces key={at} {...layer} />
+      ))}
+    </SceneFrame>
+  )
+}
+
+interface PiecesProps {
+  readonly scene: Scene
+  readonly points: string
+  readonly piece: PieceSize
+  readonly papers: MadeOf['papers']
+}
+
+/** The pieces of one line in their places and colours. */
+function Pieces({ scene, points, piece, papers }: PiecesProps) {
+  const id = useId()
+  const colours = useColours(papers, scene)
+  return (
+    <>
       <defs>
-        <polygon
-          id={id}
-          points={points.join(' ')}
-          stroke="var(--paper-line)"
-          strokeWidth={piece.acrossMm / 40}
-        />
+        <polygon id={id} points={points} stroke="var(--paper-line)" strokeWidth={piece.acrossMm / 40} />
       </defs>
       {scene.places.map((place, at) => (
         <use key={at} href={`#${id}`} fill={colours[at] ?? colours[0]} transform={transformOf(place)} />
       ))}
-    </SceneFrame>
+    </>
   )
 }

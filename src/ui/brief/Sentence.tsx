@@ -2,8 +2,9 @@
 
 import type { ReactNode } from 'react'
 import { useWatch } from 'react-hook-form'
-import { MADE_KINDS, type MADE, type MadeKind } from '@/core/arrange'
+import { MADE_KINDS, setsOf, type MADE, type MadeKind } from '@/core/arrange'
 import type { DesignDocument, Variant } from '@/core/design'
+import { sizeHost, withHost } from '@/schema/following'
 import { madeInputs } from '@/schema/making'
 import { MADE_WORDS } from '@/schema/made-words'
 import { InlineErrors, InlineSelect, InlineText } from '../forms/inline'
@@ -66,27 +67,41 @@ const SAID = {
 /** Numbers that a sentence leaves to the details. */
 export const ASIDE: readonly string[] = ['tail', 'knot', 'across', 'vase']
 
+const NOTHING_ASKED = {
+  made: 'batch',
+  attachedTo: '',
+  sizing: 'finished',
+  goesWith: '',
+  sizeOf: '',
+} as const
+
 /** A line as one would say it, with every number a field: change one, and all below follows. */
 export function Sentence(props: SentenceProps) {
   const { index, form, design, variant, preferences } = props
   const at = `lines.${index}` as const
-  const [made, attachedTo, sizing] = useWatch({
-    control: form.control,
-    name: [`${at}.made`, `${at}.attachedTo`, `${at}.sizing`],
-  })
-  const inputs = made === 'batch' ? [] : madeInputs(made).filter(({ key }) => !ASIDE.includes(key))
+  const lines = useWatch({ control: form.control, name: 'lines' })
+  const line = lines[index]
+  const { made, attachedTo, sizing, goesWith, sizeOf } = line ?? NOTHING_ASKED
+  const host = line && withHost(lines, line)
+  const sized = line && sizeHost(lines, line)
+  const sets = host ? setsOf(made) : null
+  const inputs =
+    made === 'batch' ? [] : madeInputs(made).filter(({ key }) => !ASIDE.includes(key) && key !== sets)
   const names = [
     `${at}.pieces`,
     `${at}.perPiece`,
     `${at}.size`,
     `${at}.axis`,
     `${at}.designId`,
+    `${at}.goesWith`,
+    `${at}.sizeOf`,
+    `${at}.sizePercent`,
     ...inputs.map(({ key }) => `${at}.measures.${key}` as const),
   ] as const
   return (
     <div>
       <p className="font-serif text-xl leading-[2.6rem]">
-        {attachedTo === '' ? (
+        {attachedTo === '' && goesWith === '' ? (
           <InlineSelect
             form={form}
             name={`${at}.made`}
@@ -95,9 +110,24 @@ export function Sentence(props: SentenceProps) {
             onChange={(kind) => form.setValue(`${at}.measures`, usualMeasures(kind as MadeKind, preferences))}
           />
         ) : null}
-        <Wanted {...props} made={made} attached={attachedTo !== ''} />
+        <Wanted
+          {...props}
+          made={made}
+          attached={attachedTo !== ''}
+          host={host ? lines.indexOf(host) + 1 : null}
+        />
         {', '}
-        <InlineText form={form} name={`${at}.size`} label={`Size (${preferences.unit})`} /> {preferences.unit}{' '}
+        {sizeOf === '' ? (
+          <>
+            <InlineText form={form} name={`${at}.size`} label={`Size (${preferences.unit})`} />{' '}
+            {preferences.unit}{' '}
+          </>
+        ) : (
+          <>
+            <InlineText form={form} name={`${at}.sizePercent`} label="Percent of its size" numeric /> % of the{' '}
+            {sized ? `size of line ${lines.indexOf(sized) + 1}` : 'size of a line that is gone'}{' '}
+          </>
+        )}
         {sizing === 'finished' ? (
           <InlineSelect
             form={form}
@@ -126,7 +156,13 @@ function Wanted({
   preferences,
   made,
   attached,
-}: SentenceProps & { readonly made: MadeKind; readonly attached: boolean }) {
+  host,
+}: SentenceProps & {
+  readonly made: MadeKind
+  readonly attached: boolean
+  /** The line into whose sets these go, counted from 1. */
+  readonly host: number | null
+}) {
   const at = `lines.${index}` as const
   const pinned = design && !choices.some(({ id }) => id === design.id) ? [design] : []
   const of = (
@@ -142,6 +178,20 @@ function Wanted({
     return (
       <>
         <InlineText form={form} name={`${at}.perPiece`} label="How many on each" numeric /> {of} on each
+      </>
+    )
+  if (host !== null)
+    return (
+      <>
+        With line {host}, in each of them:{' '}
+        <InlineText form={form} name={`${at}.measures.each`} label="To each one" numeric /> of the {of}
+        {made === 'bouquet' ? (
+          <>
+            {', on stems of '}
+            <InlineText form={form} name={`${at}.measures.stem`} label={`Stem (${preferences.unit})`} />{' '}
+            {preferences.unit}
+          </>
+        ) : null}
       </>
     )
   if (made === 'batch')

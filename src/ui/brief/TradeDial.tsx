@@ -182,17 +182,18 @@ function Dial(props: DialProps) {
   const stop = stops[at]
   if (!stop) return null
   const { taken, says } = takenFrom(props, turn, stop)
-  const comes = comesTo(stop, time, preferences)
+  const size = formatLength(sizeAt(props, stop.sideMm), preferences)
+  const comes = comesTo(stop, size, time, preferences)
   return (
     <div>
       <input
         type="range"
-        className="range range-xs w-full"
+        className="range range-primary range-sm w-full"
         min={0}
         max={stops.length - 1}
         value={at}
         aria-label={`${TURN_WORDS[turn]}, and what follows`}
-        aria-valuetext={`${says}: ${comes}`}
+        aria-valuetext={comes.map(([label, value]) => `${label} ${value}`).join(', ')}
         onChange={(event) => setAt(Number(event.target.value))}
       />
       <div className="second relative h-6 text-sm" aria-hidden>
@@ -206,33 +207,43 @@ function Dial(props: DialProps) {
           </span>
         ))}
       </div>
-      <p className="flex flex-wrap items-center gap-x-4 gap-y-1" aria-live="polite">
-        <span>
-          <strong>{says}</strong>: {comes}
-        </span>
+      <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+        <dl className="flex flex-wrap gap-x-6 gap-y-2" aria-live="polite">
+          {comes.map(([label, value]) => (
+            <div key={label}>
+              <dt className="second text-sm">{label}</dt>
+              <dd className="figure text-lg">{value}</dd>
+            </div>
+          ))}
+        </dl>
         {at === asked || stop.sheets === null ? null : (
           <button type="button" className="btn btn-sm btn-outline" onClick={() => take(taken)}>
             Take {says}
           </button>
         )}
-      </p>
+      </div>
     </div>
   )
 }
 
-/** Sheets, hours, certainty and date of a stop, in words. */
-function comesTo(stop: DialStop, time: DialTime, preferences: Preferences): string {
-  if (stop.sheets === null) return 'a paper has no sheet that large.'
+type Figures = readonly (readonly [label: string, value: string])[]
+
+/** Size, sheets, hours, certainty and date of a stop. */
+function comesTo(stop: DialStop, size: string, time: DialTime, preferences: Preferences): Figures {
   const seconds = Math.max(0, stop.seconds - time.doneSeconds)
   const { evenings, days } = eveningsFor(seconds + time.otherSeconds, time.eveningSeconds)
   const ready = DateTime.fromISO(todayIn(preferences)).plus({ days }).toISODate() ?? ''
-  const hours =
-    seconds === 0
-      ? 'all folded'
-      : `${formatDuration(seconds)} of folding${time.doneSeconds > 0 ? ' left' : ''}`
-  return `${plural(stop.sheets, 'sheet')} with spares, ${hours}, ${formatCertainty(stop.certainty)} sure of enough; ${
-    evenings === 1 ? 'one evening' : `${evenings} evenings`
-  } from today for all of it, folded by ${formatDay(ready, preferences)}.`
+  return [
+    ['Size', size],
+    ['Pieces', String(stop.pieces)],
+    ['Sheets, with spares', stop.sheets === null ? 'none is that large' : String(stop.sheets)],
+    [time.doneSeconds > 0 ? 'Folding left' : 'Folding', seconds === 0 ? 'none' : formatDuration(seconds)],
+    ['Sure of enough', formatCertainty(stop.certainty)],
+    [
+      time.otherSeconds > 0 ? 'With the rest of it, folded by' : 'Folded by',
+      `${formatDay(ready, preferences)}, ${plural(evenings, 'evening')}`,
+    ],
+  ]
 }
 
 /** What the same sheets could give, and what a little less would save, each with a button that takes it. */
@@ -254,7 +265,7 @@ function Advices(props: TradeDialProps & { readonly stops: readonly DialStop[] }
   ]
   return (
     <ul
-      className="flex flex-col gap-2"
+      className="grid gap-2 tablet:grid-cols-2"
       aria-label={`Sizes near ${formatLength(preview.sheetMm, preferences)}`}
     >
       {advice.map(([{ sideMm }, words]) => {

@@ -2,11 +2,12 @@ import { NO_HISTORY } from '@/core/batch'
 import { LIBRARY, measureDesign } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { briefFields } from '@/schema/brief'
+import { nextYearly } from '@/schema/days'
 import { parseFields } from '@/schema/field-errors'
 import type { BriefDesign } from '@/flows/read/brief-designs'
 import type { Preferences } from '../format'
 import { colourOfName } from '../paper/colour-of-name'
-import { newLine, nextYearly } from './form-values'
+import { newLine } from './form-values'
 import { previewLine } from './line-preview'
 import { readRatio, sharedAs } from './ratio'
 
@@ -27,6 +28,7 @@ const paper: DrawerPaper = {
   frontColour: '#c4491d',
   backColour: '#ffffff',
   feel: 'copier',
+  pattern: 'plain',
   feelLabel: 'copier paper',
   grammageGsm: 80,
   caliperMm: 0.1,
@@ -82,7 +84,16 @@ test('pieces are shared as written, and a number too large is refused in words',
 
 test('a fresh line only lacks its numbers', () => {
   const filled = { ...fresh, size: '5', pieces: '4', papers: [{ paperId: 'orange', pieces: '4' }] }
-  const brief = { name: 'Lids', dueOn: '', certainty: '0.95', note: '', lines: [filled] }
+  const brief = {
+    name: 'Lids',
+    dueOn: '',
+    certainty: '0.95',
+    note: '',
+    yearly: false,
+    shoppingDays: '7',
+    like: '',
+    lines: [filled],
+  }
   expect(
     parseFields(
       briefFields({

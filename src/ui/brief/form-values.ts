@@ -1,9 +1,9 @@
-import { DateTime } from 'luxon'
 import type { MadeKind, Making } from '@/core/arrange'
 import { defaultGauges, type DesignDocument } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
 import type { ProjectView } from '@/flows/read/project'
 import type { BriefTyped } from '@/schema/brief'
+import { nextYearly } from '@/schema/days'
 import { madeInputs } from '@/schema/making'
 import { CERTAINTIES } from '@/schema/settings'
 import { countOf, lengthInput, type Preferences } from '../format'
@@ -61,6 +61,9 @@ export function newLine(
     measures: {},
     colours: 'whole',
     perPiece: '',
+    goesWith: '',
+    sizeOf: '',
+    sizePercent: '',
     // A drawer of one paper leaves nothing to choose.
     papers: (chosen.length > 0 ? chosen : papers.slice(0, 1)).map((paper) => ({
       paperId: paper.id,
@@ -69,12 +72,31 @@ export function newLine(
   }
 }
 
+/** Another flower with those of a line, one in each of its bouquets. */
+export const withIt = ({ id, made, measures }: LineValues): Partial<LineValues> => ({
+  goesWith: id,
+  made,
+  measures: { ...measures, each: '1' },
+})
+
+/** Percent of its size that another size of a line begins at. */
+const BEGIN_PERCENT = 75
+
+/** The same in another size: what it goes on or with is the line's own again. */
+export const inAnotherSize = ({ id }: LineValues): Partial<LineValues> => ({
+  sizeOf: id,
+  sizePercent: String(BEGIN_PERCENT),
+})
+
 /** The brief of a project as its form shows it. */
 export const briefValues = (project: ProjectView, preferences: Preferences): BriefValues => ({
   name: project.name,
   dueOn: project.dueOn ?? '',
   certainty: CERTAINTIES.find((text) => Number(text) === project.certainty) ?? '0.95',
   note: project.note,
+  yearly: project.yearly,
+  shoppingDays: String(project.shoppingDays),
+  like: '',
   lines: project.lines.map((line) => ({
     id: line.id,
     designId: line.design.id,
@@ -91,20 +113,15 @@ export const briefValues = (project: ProjectView, preferences: Preferences): Bri
     colours: line.making.inTurn ? 'in turn' : 'whole',
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece === null ? '' : String(line.perPiece),
+    goesWith: line.goesWith ?? '',
+    sizeOf: line.sizeOf?.lineId ?? '',
+    sizePercent: line.sizeOf === null ? '' : String(line.sizeOf.percent),
     papers: line.papers.map((row) => ({
       paperId: row.paper.id,
       pieces: line.making.inTurn ? '' : String((row.goodUnits * line.pieces) / line.units),
     })),
   })),
 })
-
-/** The same day of the first year in which it has not passed; a 29 February without one is the 28th. */
-export function nextYearly(dueOn: string, today: string): string {
-  let day = DateTime.fromISO(dueOn)
-  const from = DateTime.fromISO(today)
-  for (let years = 1; day < from; years++) day = DateTime.fromISO(dueOn).plus({ years })
-  return day.toISODate() ?? dueOn
-}
 
 /**
  * The brief of an earlier project for a new one: the same lines under ids of their own, its day a year on. Papers that
@@ -124,12 +141,16 @@ export function againValues(
   const ids = new Map(kept.map(({ id }, index) => [id, `new-${index + 1}`]))
   return {
     ...values,
+    like: project.id,
     dueOn: values.dueOn === '' ? '' : nextYearly(values.dueOn, today),
     lines: kept.map((line) => ({
       ...line,
       id: ids.get(line.id) ?? line.id,
       attachedTo: ids.get(line.attachedTo) ?? '',
       perPiece: ids.has(line.attachedTo) ? line.perPiece : '',
+      goesWith: ids.get(line.goesWith) ?? '',
+      sizeOf: ids.get(line.sizeOf) ?? '',
+      sizePercent: ids.has(line.sizeOf) ? line.sizePercent : '',
       papers: line.papers.map((row) => ({ ...row, paperId: paperIds.has(row.paperId) ? row.paperId : '' })),
     })),
   }

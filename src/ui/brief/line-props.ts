@@ -3,7 +3,7 @@ import type { DrawerPaper } from '@/flows/read/papers'
 import type { FormOf } from '../forms/useDeedForm'
 import type { Preferences } from '../format'
 import type { BriefTime } from './dial-time'
-import type { BriefValues } from './form-values'
+import type { BriefValues, LineValues } from './form-values'
 
 /** What the fields of one line are given. */
 export interface LineFieldsProps {
@@ -17,7 +17,7 @@ export interface LineFieldsProps {
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
   readonly time: BriefTime
-  /** A new line whose pieces are glued to this one's. */
-  readonly attach: () => void
+  /** A new line, so changed; of this line's design, in its papers, where it is to be alike. */
+  readonly add: (change: Partial<LineValues>, alike?: boolean) => void
   readonly remove: () => void
 }

@@ -94,8 +94,8 @@ export function dialBatch(asked: Asked): DialBatch | null {
   }
 }
 
-/** Most cliffs that have room below a dial. */
-const MOST_CLIFFS = 5
+/** Cliffs that have room beside each other below a dial. */
+const ROOM_FOR_CLIFFS = 9
 
 /** Stops from which on another number of sheets is taken, as many as can be read; those nearest to the one asked for. */
 export function cliffsOf(stops: readonly Pick<DialStop, 'sheets'>[], at: number): readonly number[] {
@@ -106,8 +106,7 @@ export function cliffsOf(stops: readonly Pick<DialStop, 'sheets'>[], at: number)
     .sort((one, other) => Math.abs(one - at) - Math.abs(other - at))
     .reduce<readonly number[]>(
       (chosen, cliff) =>
-        chosen.length < MOST_CLIFFS &&
-        chosen.every((other) => Math.abs(other - cliff) >= stops.length / MOST_CLIFFS)
+        chosen.every((other) => Math.abs(other - cliff) >= stops.length / ROOM_FOR_CLIFFS)
           ? [...chosen, cliff]
           : chosen,
       [],

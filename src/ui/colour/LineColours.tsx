@@ -1,13 +1,16 @@
 import { MOST_POSITIONS, type Neighbours } from '@/core/arrange'
 import { colourBy, type Light } from '@/core/colour'
 import type { DeedResult } from '@/flows/deed'
-import type { LineOrder } from '@/flows/read/colours'
+import type { BesideView, LineOrder } from '@/flows/read/colours'
+import type { PaperView } from '@/flows/read/papers'
 import { formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
 import { smallPicture } from '../diagram/view'
 import { OrderByHand } from './OrderByHand'
 import { PieceInTurn } from './PieceInTurn'
 import { orderInWords, orderWords, turnWords } from './order-words'
+
+type PaperLook = Pick<PaperView, 'id' | 'name' | 'frontColour' | 'backColour'>
 
 interface LineColoursProps {
   readonly of: LineOrder
@@ -16,6 +19,9 @@ interface LineColoursProps {
   /** The one line there is to choose for: the page's own button does. */
   readonly alone: boolean
   readonly undo: (lineId: string) => Promise<DeedResult<unknown>>
+  /** Gives a line other papers, each in the place of one it has. */
+  readonly swap: (lineId: string, papers: Readonly<Record<string, string>>) => Promise<DeedResult<unknown>>
+  readonly drawer: readonly PaperLook[]
   readonly preferences: Preferences
 }
 
@@ -52,7 +58,9 @@ export function LineColours(props: LineColoursProps) {
               </li>
             ))}
           </ul>
-          {order ? (
+          {!of.orderable && !line.making.inTurn && order ? (
+            <p className="second mt-4">All in one paper: there is no order to choose.</p>
+          ) : order ? (
             <>
               <p className="mt-4">{orderWords(neighbours, order, named)}</p>
               {turns === null ? null : <p className="second mt-2">{turns}</p>}
@@ -90,22 +98,41 @@ export function LineColours(props: LineColoursProps) {
 const placed = (neighbours: Neighbours): string =>
   neighbours === 'ring' ? 'in a ring' : neighbours === 'line' ? 'in a line' : 'beside each other'
 
+/** A line's pieces and those among them as they are drawn. */
+const layerOf = (
+  { line, hung, end, counts, colours }: Pick<BesideView, 'line' | 'hung' | 'end' | 'counts' | 'colours'>,
+  light: Light,
+) => ({
+  ...hung,
+  colours,
+  sheetMm: line.sheetMm,
+  papers: counts.map(({ paper }) => seenBy(light, paper)),
+  small: smallPicture(end.front, false),
+  smallBehind: smallPicture(end.back, false),
+  sideUp: end.sideUp,
+})
+
+/** A paper as it looks by a light. */
+const seenBy = (light: Light, { id, name, frontColour, backColour }: PaperLook) => ({
+  id,
+  name,
+  frontColour: colourBy(light, frontColour),
+  backColour: colourBy(light, backColour),
+})
+
 /** The pieces as they will hang, to scale; loose ones one after another. */
 function Seen({
-  of: { line, counts, neighbours, chosen, hung, end, order },
+  of: { line, counts, neighbours, chosen, hung, end, order, besides, orderable },
   light,
   choose,
   undo,
+  swap,
+  drawer,
   alone,
   preferences,
 }: LineColoursProps) {
   if (!order || !end) return null
-  const papers = counts.map(({ paper: { id, name, frontColour, backColour } }) => ({
-    id,
-    name,
-    frontColour: colourBy(light, frontColour),
-    backColour: colourBy(light, backColour),
-  }))
+  const papers = counts.map(({ paper }) => seenBy(light, paper))
   const many = line.making.inTurn ? `${order.colours.length} units by turns` : `${line.pieces} pieces`
   const title = `${line.design.name}, ${many} ${placed(neighbours)}${hung ? ', to scale' : ''}`
   // Units of one piece are alike, so each draws as many regions as the others.
@@ -125,10 +152,14 @@ function Seen({
     <OrderByHand
       neighbours={neighbours}
       hung={hung && { ...hung, sheetMm: line.sheetMm }}
+      besides={besides.map((one) => layerOf(one, light))}
       papers={papers}
+      drawer={drawer.map((paper) => seenBy(light, paper))}
       small={smallPicture(end.front, false)}
+      smallBehind={smallPicture(end.back, false)}
       sideUp={end.sideUp}
       order={{ colours: order.colours, locked: chosen?.locked ?? [], seed: chosen?.seed ?? 0 }}
+      orderable={orderable}
       chosen={chosen !== null}
       alone={alone}
       title={title}
@@ -136,6 +167,7 @@ function Seen({
       lineId={line.id}
       choose={choose}
       undo={undo}
+      swap={swap}
     />
   )
 }

@@ -1,41 +1,39 @@
 'use client'
 
 import { useState, type ReactNode } from 'react'
-import { clashesOf, type Neighbours, type PieceSize, type Scene } from '@/core/arrange'
-import { HungPieces } from '../arrange/HungPieces'
+import type { DeedResult } from '@/flows/deed'
 import type { PaperColours } from '../diagram/faces'
-import type { SmallPicture } from '../diagram/view'
 import { useHydrated } from '../forms/useHydrated'
-import type { Preferences } from '../format'
-import { OrderPreview } from './OrderPreview'
+import { OtherPapers } from './OtherPapers'
+import { Pieces, type PiecesSeen } from './Pieces'
 import { useHand } from './useHand'
 import { useChanges, useKept, type KeptOrder } from './useOrder'
 
-interface OrderByHandProps extends KeptOrder {
-  readonly neighbours: Neighbours
-  readonly hung: { readonly scene: Scene; readonly piece: PieceSize; readonly sheetMm: number } | null
-  readonly papers: readonly (PaperColours & { readonly id: string; readonly name: string })[]
-  readonly small: SmallPicture
-  readonly sideUp: 'colour up' | 'colour down'
+type NamedPaper = PaperColours & { readonly id: string; readonly name: string }
+
+interface OrderByHandProps extends KeptOrder, Omit<PiecesSeen, 'papers'> {
+  readonly papers: readonly NamedPaper[]
+  /** All papers there are, to see the same order in others. */
+  readonly drawer: readonly NamedPaper[]
+  /** Whether there is an order to choose; else it is only seen. */
+  readonly orderable: boolean
   readonly chosen: boolean
   /** The page's own button chooses it as planned. */
   readonly alone: boolean
-  readonly title: string
-  readonly preferences: Preferences
+  readonly swap: (lineId: string, papers: Readonly<Record<string, string>>) => Promise<DeedResult<unknown>>
 }
 
 /** A line's pieces in order, for hands that would have them otherwise. */
 export function OrderByHand(props: OrderByHandProps) {
-  const { neighbours, hung, papers, small, sideUp, chosen, alone, title, preferences } = props
+  const { neighbours, papers, orderable, title } = props
   const ready = useHydrated()
-  const { now, keep, pending, problem, goBack } = useKept(props)
-  const { locked, words, hold, exchange, shuffle, mirror } = useChanges({
-    neighbours,
-    papers: papers.length,
-    now,
-    keep,
-  })
+  const kept = useKept(props)
+  const { now, keep } = kept
+  const changes = useChanges({ neighbours, papers: papers.length, now, keep })
+  const { locked, exchange, hold } = changes
   const [zoom, setZoom] = useState(1)
+  const [behind, setBehind] = useState(false)
+  const [comparing, setComparing] = useState(false)
   const hand = useHand({
     count: now.colours.length,
     nameOf: (at) => papers[now.colours[at] ?? 0]?.name ?? '',
@@ -43,65 +41,90 @@ export function OrderByHand(props: OrderByHandProps) {
     exchange,
     hold,
   })
-  const seen = {
-    colours: now.colours,
-    papers,
-    small,
-    sideUp,
-    clashes: clashesOf(neighbours, now.colours),
-    hand,
-    title,
-  }
   return (
-    <div className="order-by-hand" data-ready={ready} aria-busy={pending}>
-      <div
-        className={zoom > 1 ? 'max-h-[32rem] overflow-auto' : undefined}
-        {...(zoom > 1 ? { role: 'region', tabIndex: 0, 'aria-label': `${title}, larger` } : {})}
-      >
-        <div data-view={title} style={{ width: `${100 * zoom}%` }}>
-          {hung ? (
-            <HungPieces {...seen} {...hung} whole={zoom === 1} preferences={preferences} />
-          ) : (
-            <OrderPreview {...seen} shape={neighbours === 'line' ? 'line' : 'ring'} />
-          )}
+    <div className="order-by-hand" data-ready={ready} aria-busy={kept.pending}>
+      <div className={comparing ? 'grid gap-6 tablet:grid-cols-2' : undefined}>
+        <div
+          className={zoom > 1 ? 'max-h-[32rem] overflow-auto' : undefined}
+          {...(zoom > 1 ? { role: 'region', tabIndex: 0, 'aria-label': `${title}, larger` } : {})}
+        >
+          <div data-view={title} style={{ width: `${100 * zoom}%` }}>
+            <Pieces
+              {...props}
+              colours={now.colours}
+              behind={behind}
+              whole={zoom === 1}
+              title={behind ? `${title}, from behind` : title}
+              {...(orderable ? { hand } : {})}
+            />
+          </div>
         </div>
+        {comparing ? <OtherPapers {...props} colours={now.colours} behind={behind} /> : null}
       </div>
-      <p className="second mt-3">{handWords(hand.picked)}</p>
+      {orderable ? <p className="second mt-3">{handWords(hand.picked)}</p> : null}
       <Bar>
-        <Small onPress={shuffle} ready={ready}>
-          Another order
+        {orderable ? <Deeds {...props} {...{ ready, kept, changes, hand }} /> : null}
+        <Small onPress={() => setBehind(!behind)} ready={ready}>
+          {behind ? 'From the front' : 'From behind'}
         </Small>
-        {neighbours === 'ring' || neighbours === 'line' ? (
-          <Small onPress={() => mirror(neighbours)} ready={ready}>
-            Mirror image
-          </Small>
-        ) : null}
-        {hand.picked === null ? null : (
-          <Small
-            ready={ready}
-            onPress={() => {
-              hold(hand.picked ?? 0)
-              hand.drop()
-            }}
-          >
-            {locked.has(hand.picked) ? 'Let it go' : 'Hold it there'}
-          </Small>
-        )}
-        {chosen ? (
-          <Small onPress={goBack} ready={ready}>
-            Undo
-          </Small>
-        ) : alone ? null : (
-          <Small onPress={() => keep(now)} ready={ready}>
-            This order is right
-          </Small>
-        )}
-        {hung ? <Larger zoom={zoom} setZoom={setZoom} ready={ready} /> : null}
+        <Small onPress={() => setComparing(!comparing)} ready={ready}>
+          {comparing ? 'These papers alone' : 'Beside other papers'}
+        </Small>
+        {props.hung ? <Larger zoom={zoom} setZoom={setZoom} ready={ready} /> : null}
       </Bar>
       <p role="status" className="mt-2 font-semibold">
-        {problem ?? words}
+        {kept.problem ?? changes.words}
       </p>
     </div>
+  )
+}
+
+interface DeedsProps extends Pick<OrderByHandProps, 'neighbours' | 'chosen' | 'alone'> {
+  readonly ready: boolean
+  readonly kept: ReturnType<typeof useKept>
+  readonly changes: ReturnType<typeof useChanges>
+  readonly hand: ReturnType<typeof useHand>
+}
+
+/** What can be done to the order, and taken back. */
+function Deeds({
+  neighbours,
+  chosen,
+  alone,
+  ready,
+  kept: { now, keep, goBack },
+  changes: { locked, hold, shuffle, mirror },
+  hand: { picked, drop },
+}: DeedsProps) {
+  const holdPicked = () => {
+    hold(picked ?? 0)
+    drop()
+  }
+  return (
+    <>
+      <Small onPress={shuffle} ready={ready}>
+        Another order
+      </Small>
+      {neighbours === 'ring' || neighbours === 'line' ? (
+        <Small onPress={() => mirror(neighbours)} ready={ready}>
+          Mirror image
+        </Small>
+      ) : null}
+      {picked === null ? null : (
+        <Small ready={ready} onPress={holdPicked}>
+          {locked.has(picked) ? 'Let it go' : 'Hold it there'}
+        </Small>
+      )}
+      {chosen ? (
+        <Small onPress={goBack} ready={ready}>
+          Undo
+        </Small>
+      ) : alone ? null : (
+        <Small onPress={() => keep(now)} ready={ready}>
+          This order is right
+        </Small>
+      )}
+    </>
   )
 }
 

@@ -3,7 +3,7 @@
 import { useOptimistic, useState, useTransition } from 'react'
 import { arrangeInOrder, mirroredOrder, type Neighbours, type Shape } from '@/core/arrange'
 import type { DeedResult } from '@/flows/deed'
-import { refusalWords } from '../format'
+import { NO_ANSWER, refusalWords } from '../format'
 
 /** What is kept of an order: which paper at each position, as an index, what is held, and the seed it came by. */
 export interface Arranged {
@@ -11,8 +11,6 @@ export interface Arranged {
   readonly locked: readonly number[]
   readonly seed: number
 }
-
-const NO_ANSWER = 'Kelpfield did not answer. The order is as it was kept last; try again in a moment.'
 
 export interface KeptOrder {
   readonly lineId: string

@@ -19,6 +19,7 @@ const paper = (caliperMm: number, widthMm = 210, heightMm = 297): DrawerPaper =>
   frontColour: '#c4491d',
   backColour: '#ffffff',
   feel: 'copier',
+  pattern: 'plain',
   feelLabel: 'copier paper',
   grammageGsm: 80,
   caliperMm,

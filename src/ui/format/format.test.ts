@@ -174,6 +174,7 @@ describe('refusals', () => {
     'NOT_FOUND',
     'LINE_IN_USE',
     'LINE_BEGUN',
+    'PAPERS_BEGUN',
     'PAPER_IN_USE',
     'NOT_ENOUGH_STOCK',
     'PLAN_CHANGED',

@@ -1,6 +1,6 @@
 import { PREFERENCES } from '../../../test/preferences'
 import { unitNoun } from '../project/unit-noun'
-import type { LineView } from '@/flows/read/project'
+import type { LineView } from '@/flows/read/line-view'
 import { formatPiece, pieceNoun } from '.'
 
 describe('pieces of paper in words', () => {

@@ -19,6 +19,8 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
     `${line} already has ${cuts} cuts and ${runs} runs, so its line stays. Set its count lower instead.`,
   LINE_BEGUN: ({ line }) =>
     `Pieces of ${line} are cut or folded already: they stay with the version they were begun with.`,
+  PAPERS_BEGUN: ({ line }) =>
+    `Pieces of ${line} are cut or folded already in the papers it has. Change what is left in the brief.`,
   PAPER_IN_USE: ({ paper, project }) =>
     `${project} plans with ${paper}. Change its brief first, or put the project away.`,
   NOT_ENOUGH_STOCK: () => 'There are not enough sheets of this size in the drawer. Count them, or add more.',
@@ -50,6 +52,9 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
       ? `${name} is ${value} ${unit}; it must be from ${min} to ${max} ${unit}.`
       : `${name} cannot be ${value} ${unit}.`,
 }
+
+/** Where no answer came at all. */
+export const NO_ANSWER = 'Kelpfield did not answer. Nothing was changed; try again in a moment.'
 
 /** A refusal in words. */
 export const refusalWords = ({ code, detail }: Pick<Refusal, 'code' | 'detail'>): string =>

@@ -30,6 +30,7 @@ export function NewPaperForm({ preferences, add, then }: NewPaperFormProps) {
     initial: {
       name: '',
       feel: 'copier',
+      pattern: 'plain',
       grammageGsm: '',
       caliperMm: '',
       frontColour: UNKNOWN_COLOUR,
@@ -47,7 +48,7 @@ export function NewPaperForm({ preferences, add, then }: NewPaperFormProps) {
         )
     },
   })
-  const details = ['grammageGsm', 'caliperMm', 'note']
+  const details = ['grammageGsm', 'caliperMm', 'pattern', 'note']
   const wrong = details.some((name) => form.error(name) !== undefined)
   return (
     <Form form={form}>
@@ -58,7 +59,7 @@ export function NewPaperForm({ preferences, add, then }: NewPaperFormProps) {
         <TextField form={form} name="amount" label="How many sheets" hint="Can wait." numeric />
         <SheetSize form={partOf(form)} initial={first.format} preferences={preferences} />
       </fieldset>
-      <More summary="Weight, thickness, a note" wrong={wrong}>
+      <More summary="Weight, thickness, pattern, a note" wrong={wrong}>
         <div className="flex flex-col gap-4">
           <PaperDetails form={partOf(form)} />
         </div>

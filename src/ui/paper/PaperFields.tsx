@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { useWatch } from 'react-hook-form'
 import type { z } from 'zod'
-import { FEELS } from '@/core/paper'
+import { FEELS, PATTERNS } from '@/core/paper'
 import type { paperFields } from '@/schema/paper'
 import { SelectField, TextField } from '../forms/fields'
 import type { FormOf } from '../forms/useDeedForm'
@@ -64,6 +64,12 @@ export const PaperDetails = ({ form }: { readonly form: FormOf<PaperTyped> }) =>
       <TextField form={form} name="grammageGsm" label="Grammage (g/m²)" />
       <TextField form={form} name="caliperMm" label="Thickness (mm)" />
     </div>
+    <SelectField
+      form={form}
+      name="pattern"
+      label="Printed with"
+      choices={Object.entries(PATTERNS).map(([key, { label }]) => [key, label])}
+    />
     <TextField form={form} name="note" id="paper-note" label="Note" />
   </>
 )

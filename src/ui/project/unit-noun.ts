@@ -1,4 +1,4 @@
-import type { LineView } from '@/flows/read/project'
+import type { LineView } from '@/flows/read/line-view'
 
 /** What a project's folded things are called: units where any piece is made of several. */
 export const unitNoun = ({

@@ -22,7 +22,7 @@ const RUN: RunView = {
   variantName: 'halved',
   variantKey: 'halved',
   partName: 'leaf',
-  paper: { id: 'p', name: 'Reed Green', frontColour: '#7f9563', backColour: '#ffffff' },
+  paper: { id: 'p', name: 'Reed Green', frontColour: '#7f9563', backColour: '#ffffff', pattern: 'plain' },
   hand: 'right',
   sheetMm: 60,
   startedAtMs: 0,

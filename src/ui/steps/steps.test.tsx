@@ -35,6 +35,7 @@ const paper: DrawerPaper = {
   frontColour: '#7f9563',
   backColour: '#ffffff',
   feel: 'copier',
+  pattern: 'plain',
   feelLabel: 'copier paper',
   grammageGsm: 80,
   caliperMm: 0.1,

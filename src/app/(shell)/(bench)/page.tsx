@@ -2,7 +2,18 @@ import { Link } from '@/ui/shell/Link'
 import { openPage } from '../../_server/guard'
 import { readBench, type BenchView } from '@/flows/read/bench'
 import type { ProjectGlance } from '@/flows/read/glances'
-import { countOf, formatDay, formatDaysLeft, daysUntil, formatMoment, type Preferences } from '@/ui/format'
+import {
+  countOf,
+  formatDay,
+  formatDaysLeft,
+  daysUntil,
+  formatMoment,
+  todayIn,
+  type Preferences,
+} from '@/ui/format'
+import { DeedButton } from '@/ui/forms/DeedButton'
+import { leadWords } from '@/ui/project/lead-words'
+import { passOverAction } from '../projects/actions'
 import { deedHref, deedWords } from '@/ui/project/deed-words'
 import { FirstSteps } from './first-steps'
 
@@ -10,7 +21,10 @@ type OpenRun = BenchView['openRuns'][number]
 
 export default async function BenchPage() {
   const { context, preferences } = await openPage()
-  const { openRuns, projects, moreProjects, moreRuns } = await readBench(context)
+  const { openRuns, projects, moreProjects, moreRuns, recurring } = await readBench(
+    context,
+    todayIn(preferences),
+  )
   return (
     <>
       <h1 className="text-4xl">Bench</h1>
@@ -34,6 +48,7 @@ export default async function BenchPage() {
           ) : null}
         </section>
       ) : null}
+      <Recurring recurring={recurring} preferences={preferences} />
       {projects.length === 0 ? (
         <FirstSteps context={context} />
       ) : (
@@ -56,6 +71,58 @@ export default async function BenchPage() {
         </section>
       )}
     </>
+  )
+}
+
+/** Occasions of earlier years that come again and have to be begun now. */
+function Recurring({
+  recurring,
+  preferences,
+}: {
+  readonly recurring: BenchView['recurring']
+  readonly preferences: Preferences
+}) {
+  if (recurring.length === 0) return null
+  return (
+    <section aria-labelledby="again-title" className="mt-8">
+      <h2 id="again-title" className="text-2xl">
+        Time to begin again
+      </h2>
+      <ul className="mt-3 flex flex-col">
+        {recurring.map((one) => (
+          <li
+            key={one.id}
+            className="flex flex-wrap items-center justify-between gap-x-6 gap-y-2 border-t hairline py-4 last:border-b"
+          >
+            <div>
+              <Link href={`/projects/${one.id}`} className="text-lg font-semibold hover:underline">
+                {one.name}
+              </Link>
+              <p>
+                {formatDay(one.dueOn, preferences)}, {formatDaysLeft(daysUntil(one.dueOn, preferences))}.{' '}
+                <span className="second">{leadWords(one)}</span>
+              </p>
+            </div>
+            <span className="flex flex-wrap gap-3">
+              <DeedButton
+                act={passOverAction.bind(null, one.id, true)}
+                className="btn btn-ghost"
+                label={`${one.name}: not this year`}
+              >
+                Not this year
+              </DeedButton>
+              <Link
+                href={`/projects/new?like=${one.id}`}
+                className="btn btn-primary"
+                aria-label={`${one.name}: plan it again`}
+              >
+                Plan it again
+              </Link>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

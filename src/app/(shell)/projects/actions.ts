@@ -10,7 +10,9 @@ import { holdPaperFirst, planAgain } from '@/flows/deeds/plan-cuts'
 import { acceptProof, askProofAgain, cutProof, skipProof } from '@/flows/deeds/proofs'
 import { startProjectRun } from '@/flows/deeds/runs'
 import { readBriefDesign } from '@/flows/read/brief-designs'
+import { passOver } from '@/flows/deeds/pass-over'
 import { saveBrief } from '@/flows/deeds/save-brief'
+import { swapPapers } from '@/flows/deeds/swap-papers'
 import { takeNewerDesign } from '@/flows/deeds/take-newer-design'
 import { putBackOnShelf, shelveLeftOver, takeOffShelf } from '@/flows/deeds/shelf'
 
@@ -28,6 +30,9 @@ export const saveBriefAction = async (projectId: unknown, input: unknown, press:
 
 export const archiveProjectAction = async (projectId: unknown, away: unknown) =>
   actOn(projectId, (context, id) => archiveProject(context, id, away === true))
+
+export const passOverAction = async (projectId: unknown, over: unknown) =>
+  actOn(projectId, (context, id) => passOver(context, id, over === true))
 
 export const cutProofAction = async (projectId: unknown, input: unknown, press: unknown) =>
   actOnceOn(projectId, press, 'cut a proof for', input, (context, id) => cutProof(context, id, input))
@@ -58,6 +63,9 @@ export const chooseOrderAction = async (projectId: unknown, input: unknown) =>
 
 export const undoOrderAction = async (projectId: unknown, lineId: unknown) =>
   actOnBoth(projectId, lineId, undoOrder)
+
+export const swapPapersAction = async (projectId: unknown, lineId: unknown, instead: unknown) =>
+  actOn(projectId, (context, id) => swapPapers(context, id, { lineId, instead }))
 
 export const choosePlannedOrdersAction = async (projectId: unknown) => actOn(projectId, choosePlannedOrders)
 

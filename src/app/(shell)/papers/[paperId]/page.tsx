@@ -92,6 +92,7 @@ function mixedPair(paper: DrawerPaper): string | null {
 const typedPaper = (paper: DrawerPaper): PaperTyped => ({
   name: paper.name,
   feel: paper.feel,
+  pattern: paper.pattern,
   grammageGsm: paper.grammageGsm === null ? '' : String(paper.grammageGsm),
   caliperMm: paper.caliperMeasuredMm === null ? '' : String(paper.caliperMeasuredMm),
   frontColour: paper.frontColour,

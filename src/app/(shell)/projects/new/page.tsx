@@ -8,6 +8,7 @@ import { BriefForm } from '@/ui/brief/BriefForm'
 import { againValues, newLine, type BriefValues } from '@/ui/brief/form-values'
 import { formatDay, formatDuration, plural, sheetsText, todayIn, type Preferences } from '@/ui/format'
 import { EmptyState } from '@/ui/shell/EmptyState'
+import { USUAL_SHOPPING_DAYS } from '@/schema/brief'
 import { createProjectAction, loadDesignAction } from '../actions'
 
 export const metadata: Metadata = { title: 'Start a project' }
@@ -55,6 +56,9 @@ export default async function NewProjectPage({ searchParams }: NewProjectProps) 
                 dueOn: '',
                 certainty: settings.certainty,
                 note: '',
+                yearly: false,
+                shoppingDays: String(USUAL_SHOPPING_DAYS),
+                like: '',
                 lines: [newLine('new-1', first.document, papers, preferences, chosen)],
               }
             }

@@ -9,7 +9,16 @@ import { briefValues } from '@/ui/brief/form-values'
 import { NewerDesigns } from '@/ui/brief/NewerDesigns'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { StationFrame } from '@/ui/project/StationFrame'
-import { archiveProjectAction, loadDesignAction, saveBriefAction, takeNewerDesignAction } from '../../actions'
+import { leadOf } from '@/flows/read/recurring'
+import { formatDay } from '@/ui/format'
+import { leadWords } from '@/ui/project/lead-words'
+import {
+  archiveProjectAction,
+  loadDesignAction,
+  passOverAction,
+  saveBriefAction,
+  takeNewerDesignAction,
+} from '../../actions'
 
 /** Good units there are of a line, up to those that are wanted. */
 const goodUnits = (papers: ProjectView['lines'][number]['papers']): number =>
@@ -41,9 +50,23 @@ export default async function BriefPage(props: StationParams) {
           eveningSeconds: 60 * Number(settings.evening),
           foldedUnits: Object.fromEntries(project.lines.map(({ id, papers }) => [id, goodUnits(papers)])),
         }}
+        lead={leadWords(
+          leadOf(project, {
+            eveningSeconds: 60 * Number(settings.evening),
+            shoppingDays: project.shoppingDays,
+          }),
+        )}
         save={saveBriefAction.bind(null, project.id)}
         deed="Save the brief"
       />
+      {project.passedOver === null ? null : (
+        <div className="note mt-6 flex flex-wrap items-center gap-4">
+          Passed over on {formatDay(project.passedOver, preferences)}.
+          <DeedButton act={passOverAction.bind(null, project.id, false)} className="btn btn-outline btn-sm">
+            Do not pass it over
+          </DeedButton>
+        </div>
+      )}
       <div className="mt-8 border-t hairline pt-5">
         <DeedButton
           act={archiveProjectAction.bind(null, project.id, !project.archived)}

@@ -1,8 +1,14 @@
 import type { Metadata } from 'next'
 import type { Shape } from '@/core/arrange'
 import { HARD_TO_TELL, LIGHTS, type Light, type WayOfSeeing } from '@/core/colour'
+import type { Pattern } from '@/core/paper'
 import { openStation, type StationParams } from '@/app/_server/open-station'
-import { chooseOrderAction, choosePlannedOrdersAction, undoOrderAction } from '../../actions'
+import {
+  chooseOrderAction,
+  choosePlannedOrdersAction,
+  swapPapersAction,
+  undoOrderAction,
+} from '../../actions'
 import { readDrawer, type PaperView } from '@/flows/read/papers'
 import { readColours, type AlikeView } from '@/flows/read/colours'
 import type { ProjectView } from '@/flows/read/project'
@@ -64,6 +70,7 @@ export default async function ColourPage(props: ColourPageProps) {
       {alike.map((pair) => (
         <Alike key={pair.papers.map(({ id }) => id).join(' ')} pair={pair} />
       ))}
+      <Patterned papers={project.papers} />
       <div className="mt-4">
         {orders.map((of) => (
           <LineColours
@@ -74,6 +81,8 @@ export default async function ColourPage(props: ColourPageProps) {
             preferences={preferences}
             choose={chooseOrderAction.bind(null, project.id)}
             undo={undoOrderAction.bind(null, project.id)}
+            swap={swapPapersAction.bind(null, project.id)}
+            drawer={drawer.map(colourOf)}
           />
         ))}
       </div>
@@ -170,6 +179,22 @@ function Alike({ pair: { papers, difference, way } }: { readonly pair: AlikeView
     </p>
   )
 }
+
+const PATTERN_WORDS: Readonly<Record<Exclude<Pattern, 'plain'>, string>> = {
+  fine: 'has a fine pattern: creases are seen from near only. Fold the first ones in a plain paper.',
+  bold: 'has a bold pattern: it hides creases, and small shapes are lost in it. Fold the first ones in a plain paper, and keep it for large, simple pieces.',
+}
+
+/** Papers whose pattern hides something. */
+const Patterned = ({ papers }: { readonly papers: ProjectView['papers'] }) =>
+  papers.map(({ id, name, pattern, frontColour, backColour }) =>
+    pattern === 'plain' ? null : (
+      <p key={id} className="note mt-3 flex items-center gap-2">
+        <Swatch front={frontColour} back={backColour} />
+        {name} {PATTERN_WORDS[pattern]}
+      </p>
+    ),
+  )
 
 /** Lines that have nothing to put in order. */
 function OfOnePaper({ lines }: { readonly lines: ProjectView['lines'] }) {

@@ -1,6 +1,7 @@
 import { finishedSizes, variantOf } from '@/core/design'
 import { demandOf } from '@/core/plan'
-import type { LineView, ProjectView } from '@/flows/read/project'
+import type { LineView } from '@/flows/read/line-view'
+import type { ProjectView } from '@/flows/read/project'
 import { formatExact, formatLength, formatPiece, nounMany, pieceNoun, type Preferences } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { JudgeProof } from '@/ui/project/ProofCard'

@@ -3,7 +3,8 @@ import { Link } from '@/ui/shell/Link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { meanRejectRate } from '@/core/batch'
 import { readProjectLog } from '@/flows/read/logbook'
-import type { LinePaperView, LineView, ProjectView } from '@/flows/read/project'
+import type { LinePaperView, LineView } from '@/flows/read/line-view'
+import type { ProjectView } from '@/flows/read/project'
 import {
   countOf,
   formatDay,

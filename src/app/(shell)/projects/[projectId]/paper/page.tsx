@@ -3,7 +3,8 @@ import { Link } from '@/ui/shell/Link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { meanRejectRate, NO_HISTORY, squaresFor } from '@/core/batch'
 import { mmFromUm } from '@/core/units'
-import type { LinePaperView, LineView, ProjectView, ShortageView } from '@/flows/read/project'
+import type { LinePaperView, LineView, ShortageView } from '@/flows/read/line-view'
+import type { ProjectView } from '@/flows/read/project'
 import {
   countOf,
   formatCertainty,

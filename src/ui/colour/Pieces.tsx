@@ -1,0 +1,68 @@
+import { clashesOf, type Neighbours, type PieceSize, type Scene } from '@/core/arrange'
+import type { Hand } from '../arrange/hand'
+import { HungPieces, type HungLayer } from '../arrange/HungPieces'
+import type { PaperColours } from '../diagram/faces'
+import type { SmallPicture } from '../diagram/view'
+import type { Preferences } from '../format'
+import { OrderPreview } from './OrderPreview'
+
+/** What is drawn of a line's pieces. */
+export interface PiecesSeen {
+  readonly neighbours: Neighbours
+  readonly hung: { readonly scene: Scene; readonly piece: PieceSize; readonly sheetMm: number } | null
+  /** What stands among the pieces, of other lines. */
+  readonly besides: readonly (HungLayer & { readonly smallBehind: SmallPicture })[]
+  readonly papers: readonly PaperColours[]
+  readonly small: SmallPicture
+  readonly smallBehind: SmallPicture
+  readonly sideUp: 'colour up' | 'colour down'
+  readonly title: string
+  readonly preferences: Preferences
+}
+
+interface PiecesProps extends PiecesSeen {
+  readonly colours: readonly number[]
+  readonly behind: boolean
+  readonly whole: boolean
+  readonly hand?: Hand
+}
+
+/** The pieces as they hang, or one after another. */
+export function Pieces({
+  neighbours,
+  hung,
+  besides,
+  small,
+  smallBehind,
+  behind,
+  colours,
+  papers,
+  sideUp,
+  title,
+  whole,
+  hand,
+  preferences,
+}: PiecesProps) {
+  const seen = {
+    colours,
+    papers,
+    small: behind ? smallBehind : small,
+    sideUp,
+    // Of one paper all are alike, and nothing can be done about it.
+    clashes: papers.length > 1 ? clashesOf(neighbours, colours) : [],
+    title,
+    ...(hand ? { hand } : {}),
+  }
+  return hung ? (
+    <HungPieces
+      {...seen}
+      {...hung}
+      besides={besides.map((layer) => (behind ? { ...layer, small: layer.smallBehind } : layer))}
+      behind={behind}
+      whole={whole}
+      preferences={preferences}
+    />
+  ) : (
+    <OrderPreview {...seen} shape={neighbours === 'line' ? 'line' : 'ring'} />
+  )
+}
