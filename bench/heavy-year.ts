@@ -163,6 +163,8 @@ async function project(
       made: 'batch',
       measures: {},
       colours: 'whole',
+      shares: '',
+      sharing: 'largest remainder',
       perPiece: '',
       goesWith: '',
       sizeOf: '',

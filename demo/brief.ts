@@ -44,6 +44,8 @@ export const briefOf = (
     made: line.made ?? 'batch',
     measures: line.measures ?? {},
     colours: line.colours ?? 'whole',
+    shares: '',
+    sharing: 'largest remainder',
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece ?? '',
     goesWith: '',

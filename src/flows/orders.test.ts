@@ -48,6 +48,8 @@ const line = (papers: readonly { paperId: string; pieces: string }[], more: obje
   made: 'batch',
   measures: {},
   colours: 'whole',
+  shares: '',
+  sharing: 'largest remainder',
   perPiece: '',
   goesWith: '',
   sizeOf: '',

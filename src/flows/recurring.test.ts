@@ -41,6 +41,8 @@ async function brief(change: object = {}) {
     made: 'batch',
     measures: {},
     colours: 'whole',
+    shares: '',
+    sharing: 'largest remainder',
     perPiece: '',
     goesWith: '',
     sizeOf: '',

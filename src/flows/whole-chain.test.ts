@@ -95,6 +95,8 @@ test.each(EACH)(
       made: 'batch',
       measures: {},
       colours: 'whole',
+      shares: '',
+      sharing: 'largest remainder',
       perPiece: '',
       goesWith: '',
       sizeOf: '',

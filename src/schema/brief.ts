@@ -1,14 +1,17 @@
 import { z } from 'zod'
 import { MOST_PIECES } from '@/core/batch'
+import { SHARING_METHODS } from '@/core/colour'
 import { MADE_KINDS, type MadeKind, type Making } from '@/core/arrange'
 import { outlineSizeMm, variantOf, type DesignDocument, type GaugeSettings } from '@/core/design'
 import type { SheetFor } from '@/core/plan'
 import type { SizeUm } from '@/core/sheet'
 import type { LengthUnit, RulerKey } from '@/core/units'
 import { askedSheet, gaugeField, readGauges as readableGauges, sizeField } from './asked-size'
+import { Complaints } from './complaints'
 import { choice, countText, dateText, idText, MOST_TEXT, nameText, noteText } from './fields'
 import { asItFollows, SIZE_PERCENT, sizeHost, withHost } from './following'
-import { readMaking, workedOut } from './making'
+import { MOST_SHARES_TEXT, readMaking, workedOut } from './making'
+import { sharedAs } from './ratio'
 import { hasTurns, turnFault } from './turns'
 import { CERTAINTIES } from './settings'
 
@@ -75,6 +78,8 @@ const typedLine = z.strictObject({
   made: choice('what they are made into', MADE_KINDS as [MadeKind, ...MadeKind[]]),
   measures: z.record(z.string().max(64), typed),
   colours: choice('how its units take their papers', COLOURS),
+  shares: z.string().max(MOST_SHARES_TEXT, 'This is too long.'),
+  sharing: choice('how shares become whole numbers', SHARING_METHODS),
   attachedTo: z.string().max(64, 'Choose the line it goes on.'),
   goesWith: z.string().max(64, 'Choose the line it goes with.'),
   sizeOf: z.string().max(64, 'Choose the line it follows.'),
@@ -97,36 +102,6 @@ const typedBrief = z.strictObject({
 })
 
 type TypedLine = z.output<typeof typedLine>
-
-/** Reads fields one by one and says what is wrong at each. */
-class Complaints {
-  readonly #context: Pick<z.RefinementCtx, 'addIssue'>
-  #any = false
-
-  constructor(context: Pick<z.RefinementCtx, 'addIssue'>) {
-    this.#context = context
-  }
-
-  get any(): boolean {
-    return this.#any
-  }
-
-  say(path: readonly (string | number)[], message: string): void {
-    this.#any = true
-    this.#context.addIssue({ code: 'custom', path: [...path], message })
-  }
-
-  read<Output>(
-    path: readonly (string | number)[],
-    schema: z.ZodType<Output>,
-    input: unknown,
-  ): Output | undefined {
-    const parsed = schema.safeParse(input)
-    if (parsed.success) return parsed.data
-    this.say(path, parsed.error.issues[0]?.message ?? 'Check this.')
-    return undefined
-  }
-}
 
 const percentOfSize = countText({ name: 'how many percent', ...SIZE_PERCENT })
 
@@ -263,6 +238,16 @@ function readPapers(
   return read
 }
 
+/** How the pieces are shared, as it is written; left out where the counts were changed by hand since. */
+function sharesOf(line: TypedLine, papers: BriefLine['papers']): Pick<Making, 'shares'> {
+  if (line.shares.trim() === '' || papers.length < 2) return {}
+  const pieces = papers.reduce((sum, paper) => sum + paper.pieces, 0)
+  const shared = sharedAs(line.shares, pieces, papers.length, line.sharing)
+  return shared.ok && papers.every((paper, at) => paper.pieces === shared.counts[at])
+    ? { shares: { text: line.shares, by: line.sharing } }
+    : {}
+}
+
 /** The pieces of a line that others go on; its own faults are told at itself. */
 function piecesOf(lines: readonly TypedLine[], line: TypedLine, world: BriefWorld): number | undefined {
   if (line.made === 'batch') return wholeCount.safeParse(line.pieces).data
@@ -331,7 +316,7 @@ function readLine(
     sheet,
     gauges,
     pieces,
-    making: inTurn ? { ...making, inTurn } : making,
+    making: { ...making, ...(inTurn ? { inTurn } : sharesOf(line, papers)) },
     attachedTo: parent?.id ?? null,
     ...following,
     perPiece,

@@ -27,6 +27,8 @@ const garland = {
   made: 'garland',
   measures: { long: '600', pieces: '', every: '20', tail: '30', knot: '3', across: '' },
   colours: 'whole',
+  shares: '',
+  sharing: 'largest remainder',
   attachedTo: '',
   perPiece: '',
   goesWith: '',

@@ -8,6 +8,7 @@ import {
   type Making,
   type PieceSize,
 } from '@/core/arrange'
+import { SHARING_METHODS } from '@/core/colour'
 import { CoreError } from '@/core/errors'
 import type { LengthUnit } from '@/core/units'
 import { countText, lengthText, optionalText, toldLength } from './fields'
@@ -94,12 +95,18 @@ export function workedOut(making: Making, piece: PieceSize, unit: LengthUnit): W
   }
 }
 
+/** Thirty papers' shares with their signs have room in it. */
+export const MOST_SHARES_TEXT = 300
+
 /** What was made as it is kept: numbers by key, lengths in micrometres, counts as they are. */
 export const keptMaking = z
   .strictObject({
     kind: z.enum(Object.keys(MADE) as [MadeKind, ...MadeKind[]]),
     values: z.record(z.string().max(64), z.int().min(0).max(100_000_000)),
     inTurn: z.literal(true).exactOptional(),
+    shares: z
+      .strictObject({ text: z.string().max(MOST_SHARES_TEXT), by: z.enum(SHARING_METHODS) })
+      .exactOptional(),
   })
   .refine(({ kind, values }) =>
     Object.keys(values).every((key) => inputsOf(kind).some((input) => input.key === key)),

@@ -1,6 +1,7 @@
 export * from './feasible'
 export * from './hang'
 export * from './made'
+export * from './occasions'
 export * from './mirrored'
 export * from './order'
 export * from './scene'

@@ -1,5 +1,6 @@
 import { CoreError, requireRange } from '../errors'
 import { ROUNDING } from '../numeric'
+import type { SharingMethod } from '../colour'
 import { hangOf } from './hang'
 
 /** How large one finished piece is, as it is drawn: across and high. */
@@ -236,6 +237,8 @@ export interface Making {
   readonly values: MadeValues
   /** The units of each piece are in the line's papers by turns, instead of every piece whole in one of them. */
   readonly inTurn?: true
+  /** How its pieces are shared over its papers, as it was written, and by which method; by hand where it is not there. */
+  readonly shares?: { readonly text: string; readonly by: SharingMethod }
 }
 
 /** The same for what was kept: `null` where its numbers do not fit the piece any more. */

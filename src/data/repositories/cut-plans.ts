@@ -1,5 +1,10 @@
+import type { Selectable } from 'kysely'
 import type { Db } from '../db'
-import type { CutPlanRow, ReservationRow } from '../tables'
+import type { CutPlanTable, ReservationTable } from '../tables'
+
+type ReservationRow = Selectable<ReservationTable>
+
+type CutPlanRow = Selectable<CutPlanTable>
 
 /** The cut plan of each project, where it has one. */
 export const cutPlansOf = (

@@ -1,5 +1,10 @@
+import type { Selectable, Insertable } from 'kysely'
 import type { Db } from '../db'
-import type { CutPieceRow, CutRow, Flag, NewCut, ProofRow } from '../tables'
+import type { CutPieceRow, CutRow, Flag, ProofTable, CutTable } from '../tables'
+
+type NewCut = Insertable<CutTable>
+
+type ProofRow = Selectable<ProofTable>
 
 /** Cuts of some projects that stand, newest first. */
 export const cutsOf = (

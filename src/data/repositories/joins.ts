@@ -1,5 +1,10 @@
+import type { Selectable } from 'kysely'
 import type { Db } from '../db'
-import type { DeliveryLineRow, DeliveryRow } from '../tables'
+import type { DeliveryLineTable, DeliveryTable } from '../tables'
+
+type DeliveryRow = Selectable<DeliveryTable>
+
+type DeliveryLineRow = Selectable<DeliveryLineTable>
 
 /** Pieces joined, by line, of some projects. */
 export const joinedByLine = (

@@ -1,5 +1,8 @@
+import type { Insertable } from 'kysely'
 import type { Db } from '../db'
-import type { NewPaper, PaperRow } from '../tables'
+import type { PaperRow, PaperTable } from '../tables'
+
+type NewPaper = Insertable<PaperTable>
 
 /** Papers in the drawer, by name. */
 export const listPapers = (db: Db): Promise<PaperRow[]> =>

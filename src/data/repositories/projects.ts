@@ -82,6 +82,16 @@ export async function countOwing(db: Db): Promise<number> {
   return n
 }
 
+/** Names of the projects that were planned last, put away or not. */
+export const latestProjects = (db: Db, most: number): Promise<Pick<ProjectRow, 'id' | 'name' | 'due_on'>[]> =>
+  db
+    .selectFrom('project')
+    .select(['id', 'name', 'due_on'])
+    .orderBy('created_at_ms', 'desc')
+    .orderBy('id')
+    .limit(most)
+    .execute()
+
 /** Occasions of every year whose day has passed and that were not planned again since, put away or not. */
 export const yearlyWithoutNext = (db: Db, today: string): Promise<(ProjectRow & { due_on: string })[]> =>
   db

@@ -1,6 +1,11 @@
+import type { Selectable, Insertable } from 'kysely'
 import type { SizeUm } from '@/core/sheet'
 import type { Db } from '../db'
-import type { NewStockMove, StockItemRow } from '../tables'
+import type { StockItemTable, StockMoveTable } from '../tables'
+
+type NewStockMove = Insertable<StockMoveTable>
+
+type StockItemRow = Selectable<StockItemTable>
 
 export interface StockLine extends StockItemRow {
   readonly amount: number

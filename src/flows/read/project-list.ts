@@ -1,4 +1,4 @@
-import { countProjects, findProject, listProjects } from '@/data/repositories/projects'
+import { countProjects, findProject, latestProjects, listProjects } from '@/data/repositories/projects'
 import type { FlowContext } from '../flow-context'
 import { readGlances, type ProjectGlance } from './glances'
 
@@ -21,6 +21,15 @@ export async function readProjectList(
   const rows = await listProjects(context.db, { archived, from: (page - 1) * ON_A_PAGE, most: ON_A_PAGE })
   return { projects: await readGlances(context, rows), page, pages }
 }
+
+const EARLIER_SHOWN = 24
+
+/** Projects one may begin like, the last planned first. */
+export const readEarlier = async ({
+  db,
+}: FlowContext): Promise<
+  readonly { readonly id: string; readonly name: string; readonly dueOn: string | null }[]
+> => (await latestProjects(db, EARLIER_SHOWN)).map(({ id, name, due_on }) => ({ id, name, dueOn: due_on }))
 
 /** A project's name; `null` where there is none of that id. */
 export const projectNameOf = async ({ db }: FlowContext, id: string): Promise<string | null> =>

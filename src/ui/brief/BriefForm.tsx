@@ -16,6 +16,7 @@ import { formatCertainty, formatDaysLeft, daysUntil, type Preferences } from '..
 import type { BriefTime } from './dial-time'
 import { nameFrom, newLine, type BriefValues, type LineValues } from './form-values'
 import { LineFields } from './LineFields'
+import { ShareTable } from './ShareTable'
 import { sheetsOf } from './line-preview'
 
 interface BriefFormProps {
@@ -61,6 +62,7 @@ export function BriefForm(props: BriefFormProps) {
       <Occasion form={form} choices={choices} preferences={preferences} />
       <Yearly form={form} lead={props.lead} />
       <Lines {...props} form={form} designs={designs} load={load} />
+      <ShareTable form={form} choices={choices} papers={papers} />
       <Field id="note" label="Note" error={form.error('note')}>
         {(aria) => <textarea {...aria} {...form.register('note')} rows={2} className="textarea w-full" />}
       </Field>
@@ -168,8 +170,8 @@ function Lines({ form, choices, designs, load, papers, preferences, time }: Line
   const add = (change: Partial<LineValues>, like?: number) => {
     const id = `new-${nanoid(8)}`
     const alike = like === undefined ? undefined : form.getValues(`lines.${like}`)
-    if (alike) lines.append({ ...structuredClone(alike), id, ...change })
-    else if (first) lines.append({ ...newLine(id, first.document, papers, preferences), ...change })
+    if (alike) lines.append({ ...structuredClone(alike), ...change, id })
+    else if (first) lines.append({ ...newLine(id, first.document, papers, preferences), ...change, id })
   }
   /** What followed a line that goes stands on its own again. */
   const remove = (index: number) => {

@@ -23,6 +23,7 @@ import { gaugeInputs, type LineValues } from './form-values'
 import { FurtherDeeds } from './FurtherDeeds'
 import { LineDial } from './LineDial'
 import { NO_PAPER_COLOUR } from './no-paper'
+import { ownStripWords } from './own-strip-words'
 import { useFollowed } from './useFollowed'
 import { previewLine, type LinePreview } from './line-preview'
 import type { LineFieldsProps } from './line-props'
@@ -71,6 +72,7 @@ export function LineFields(props: LineFieldsProps) {
           <DesignPictures choices={choices} chosen={line.designId} line={index + 1} pick={pick} />
           <Preview preview={preview} failed={failed} />
           <Following {...props} follows={follows} />
+          <OwnStrip {...props} line={line} />
           <Arranged {...props} line={line} />
           <LinePapers {...props} design={design} />
           {found && preview.kind === 'sheet' ? (
@@ -98,6 +100,22 @@ const detailsWrong = ({ index, form }: LineFieldsProps, line: LineValues): boole
     ...ASIDE.map((key) => `measures.${key}`),
     ...Object.keys(line.gauges).map((key) => `gauges.${key}`),
   ].some((name) => form.error(`lines.${index}.${name}`) !== undefined)
+
+/** Whether it comes out of what the line it follows leaves of its sheets. */
+function OwnStrip({
+  form,
+  line,
+  designs,
+  papers,
+  preferences,
+}: LineFieldsProps & { readonly line: LineValues }) {
+  const lines = useWatch({ control: form.control, name: 'lines' })
+  const host = lines.find(({ id }) => id === (line.attachedTo || line.sizeOf))
+  if (!host || host.id === line.id) return null
+  return ownStripWords(line, host, { designs, papers, preferences }).map((words) => (
+    <p key={words}>{words}</p>
+  ))
+}
 
 /** What follows from the numbers; how many pieces goes where everything else reads it. */
 function Following({ index, form, follows }: LineFieldsProps & { readonly follows: Follows | null }) {

@@ -4,6 +4,7 @@ import { useEffect, useRef } from 'react'
 import { useFieldArray, useWatch } from 'react-hook-form'
 import { apportion, MOST_SHARED } from '@/core/colour'
 import { mainPart, unitsOf, type DesignDocument } from '@/core/design'
+import { sharedAs } from '@/schema/ratio'
 import { hasTurns, turnFault } from '@/schema/turns'
 import { Swatch } from '../paper/Swatch'
 import { FieldError } from '../forms/Field'
@@ -45,9 +46,7 @@ export function LinePapers({ index, form, papers, design }: LinePapersProps) {
   useEffect(() => {
     if (only && wanted !== null) setValue(`${at}.papers.0.pieces`, String(wanted))
   }, [at, only, setValue, wanted])
-  useSharesFollow(wanted, line.papers, (row, pieces) =>
-    setValue(`${at}.papers.${row}.pieces`, String(pieces)),
-  )
+  useSharesFollow(wanted, line, (row, pieces) => setValue(`${at}.papers.${row}.pieces`, String(pieces)))
   return (
     <div role="group" aria-label={`Papers of line ${index + 1}`} aria-describedby={`${at}.papers-error`}>
       <div className="flex flex-wrap items-start gap-3">
@@ -74,6 +73,8 @@ export function LinePapers({ index, form, papers, design }: LinePapersProps) {
           </button>
           {only || inTurn ? null : (
             <ShareOut
+              form={form}
+              line={index}
               pieces={wanted}
               papers={line.papers.length}
               onShared={(counts) =>
@@ -134,10 +135,12 @@ const unitsIn = (design: DesignDocument, variantKey: string): number => {
   return variant ? unitsOf(mainPart(design), variant) : 1
 }
 
-/** Several papers that shared all pieces go on sharing them in the same parts when there are more or fewer. */
+/**
+ * Several papers go on sharing all pieces when there are more or fewer: as it was written, else in the parts they had.
+ */
 function useSharesFollow(
   wanted: number | null,
-  papers: readonly { readonly pieces: string }[],
+  { papers, shares, sharing }: Pick<LineValues, 'papers' | 'shares' | 'sharing'>,
   set: (row: number, pieces: number) => void,
 ): void {
   const before = useRef(wanted)
@@ -147,9 +150,11 @@ function useSharesFollow(
     const follow = counts.length > 1 && counts.reduce((sum, count) => sum + count, 0) === before.current
     before.current = wanted
     if (!follow || wanted > MOST_SHARED) return
-    const shares = counts.map((weight) => ({ weight, locked: null }))
-    apportion(wanted, shares, 'sainte-lague').forEach((pieces, row) => set(row, pieces))
-  }, [wanted, papers, set])
+    const written = shares.trim() === '' ? null : sharedAs(shares, wanted, counts.length, sharing)
+    const weights = counts.map((weight) => ({ weight, locked: null }))
+    const next = written?.ok ? written.counts : apportion(wanted, weights, 'sainte-lague')
+    next.forEach((pieces, row) => set(row, pieces))
+  }, [wanted, papers, shares, sharing, set])
 }
 
 interface PaperOfLineProps extends Pick<LineFieldsProps, 'form' | 'papers'> {
@@ -166,6 +171,8 @@ function PaperOfLine({ line, position, form, papers, only, canGo, takeOff }: Pap
   const base = `lines.${line}.papers.${position}` as const
   const paperId = useWatch({ control: form.control, name: `${base}.paperId` })
   const paper = papers.find((one) => one.id === paperId)
+  // What is counted by hand is shared by nothing any more.
+  const byHand = () => form.setValue(`lines.${line}.shares`, '')
   return (
     <div className="flex items-end gap-2 border hairline bg-base-200 p-3">
       {paper ? <Swatch front={paper.frontColour} back={paper.backColour} className="mb-2 h-6 w-9" /> : null}
@@ -176,7 +183,16 @@ function PaperOfLine({ line, position, form, papers, only, canGo, takeOff }: Pap
         choices={papers.map(({ id, name }) => [id, name])}
         control="w-40 max-tablet:w-32"
       />
-      {only ? null : <TextField form={form} name={`${base}.pieces`} label="Pieces" control="w-20" numeric />}
+      {only ? null : (
+        <TextField
+          form={form}
+          name={`${base}.pieces`}
+          label="Pieces"
+          control="w-20"
+          numeric
+          onChange={byHand}
+        />
+      )}
       {canGo ? (
         <button
           type="button"

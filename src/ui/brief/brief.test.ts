@@ -9,7 +9,6 @@ import type { Preferences } from '../format'
 import { colourOfName } from '../paper/colour-of-name'
 import { newLine } from './form-values'
 import { previewLine } from './line-preview'
-import { readRatio, sharedAs } from './ratio'
 
 const DESIGNS = LIBRARY.map(measureDesign)
 
@@ -49,38 +48,6 @@ const paper: DrawerPaper = {
 const [rosette] = DESIGNS
 if (!rosette) throw new Error('an empty library')
 const fresh = newLine('new-1', rosette, [paper], CM)
-
-test.each<[string, number, readonly number[]]>([
-  ['', 3, [1, 1, 1]],
-  ['60/30/10', 3, [60, 30, 10]],
-  [' 2 : 1 ', 2, [2, 1]],
-  ['60 % 40 %', 2, [60, 40]],
-  ['33,3/66,7', 2, [33.3, 66.7]],
-  ['1;0;2', 3, [1, 0, 2]],
-])('shares written %j', (text, papers, weights) => {
-  expect(readRatio(text, papers)).toEqual({ ok: true, weights })
-})
-
-test.each([
-  ['60/40', 3, /Write 3 numbers/],
-  ['a lot/little', 2, /Write numbers/],
-  ['-1/2', 2, /Write numbers/],
-  ['1e9/2', 2, /Write numbers/],
-  ['0/0', 2, /must have a share/],
-])('shares that cannot be: %j', (text, papers, words) => {
-  const read = readRatio(text, papers)
-  expect(read.ok ? '' : read.words).toMatch(words)
-})
-
-test('pieces are shared as written, and a number too large is refused in words', () => {
-  expect(sharedAs('60/30/10', 36, 3)).toEqual({ ok: true, counts: [22, 11, 3] })
-  expect(sharedAs('', 10, 3)).toEqual({ ok: true, counts: [4, 3, 3] })
-  expect(sharedAs('1/2', 999_999, 2)).toMatchObject({
-    ok: false,
-    words: 'At most 100000 pieces can be shared out.',
-  })
-  expect(sharedAs('1/2/3', 9, 2)).toMatchObject({ ok: false })
-})
 
 test('a fresh line only lacks its numbers', () => {
   const filled = { ...fresh, size: '5', pieces: '4', papers: [{ paperId: 'orange', pieces: '4' }] }

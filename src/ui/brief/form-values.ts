@@ -1,5 +1,6 @@
-import type { MadeKind, Making } from '@/core/arrange'
+import type { MadeKind, MadeValues, Making } from '@/core/arrange'
 import { defaultGauges, type DesignDocument } from '@/core/design'
+import { roundToRuler } from '@/core/units'
 import type { DrawerPaper } from '@/flows/read/papers'
 import type { ProjectView } from '@/flows/read/project'
 import type { BriefTyped } from '@/schema/brief'
@@ -60,6 +61,8 @@ export function newLine(
     made: 'batch',
     measures: {},
     colours: 'whole',
+    shares: '',
+    sharing: 'largest remainder',
     perPiece: '',
     goesWith: '',
     sizeOf: '',
@@ -77,6 +80,52 @@ export const withIt = ({ id, made, measures }: LineValues): Partial<LineValues> 
   goesWith: id,
   made,
   measures: { ...measures, each: '1' },
+})
+
+/** What a first line begins with: so many of a size, made into something. */
+export interface Beginning {
+  readonly sizeMm: number
+  readonly made: MadeKind
+  /** Counts, and lengths in mm. */
+  readonly values: MadeValues
+}
+
+/** A fresh line of a design that begins with what was chosen before the brief. */
+export function begunLine(
+  design: DesignDocument,
+  { sizeMm, made, values }: Beginning,
+  papers: readonly DrawerPaper[],
+  preferences: Preferences,
+  chosen: readonly DrawerPaper[],
+): LineValues {
+  const line = newLine('new-1', design, papers, preferences, chosen)
+  return {
+    ...line,
+    size: lengthInput(roundToRuler(sizeMm, preferences.ruler, 'down'), preferences),
+    made,
+    pieces: made === 'batch' ? String(values['pieces'] ?? '') : '',
+    measures: made === 'batch' ? {} : measuresOf({ kind: made, values }, preferences),
+  }
+}
+
+/** The design that stems are rolled by, and the way its length is measured. */
+export const ROLLED_STEM = 'rolled-stem'
+const STEM_LENGTH = 'length'
+/** A stem where none is asked for, mm; common practice. */
+const USUAL_STEM_MM = 180
+
+/** A rolled stem for each flower of a line, of that flower's own paper and as long as its stem. */
+export const rolledStems = (
+  line: LineValues,
+  design: DesignDocument,
+  preferences: Preferences,
+): Partial<LineValues> => ({
+  ...newLine(line.id, design, [], preferences),
+  axis: STEM_LENGTH,
+  attachedTo: line.id,
+  perPiece: '1',
+  size: line.measures['stem']?.trim() || lengthInput(USUAL_STEM_MM, preferences),
+  papers: line.papers.map((paper) => ({ ...paper })),
 })
 
 /** Percent of its size that another size of a line begins at. */
@@ -111,6 +160,8 @@ export const briefValues = (project: ProjectView, preferences: Preferences): Bri
     made: line.making.kind,
     measures: measuresOf(line.making, preferences),
     colours: line.making.inTurn ? 'in turn' : 'whole',
+    shares: line.making.shares?.text ?? '',
+    sharing: line.making.shares?.by ?? 'largest remainder',
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece === null ? '' : String(line.perPiece),
     goesWith: line.goesWith ?? '',

@@ -5,7 +5,12 @@ import { readBriefDesign, readDesignChoices, type BriefDesign } from '@/flows/re
 import { readDrawer } from '@/flows/read/papers'
 import { readProject, type ProjectView } from '@/flows/read/project'
 import { BriefForm } from '@/ui/brief/BriefForm'
-import { againValues, newLine, type BriefValues } from '@/ui/brief/form-values'
+import { againValues, begunLine, newLine, type BriefValues } from '@/ui/brief/form-values'
+import { OCCASION_NAMES } from '@/ui/brief/occasion-words'
+import { OCCASIONS } from '@/core/arrange'
+import { readNewProjectQuery } from '@/schema/new-project-query'
+import type { Query } from '@/schema/designs-query'
+import { Starts } from './starts'
 import { formatDay, formatDuration, plural, sheetsText, todayIn, type Preferences } from '@/ui/format'
 import { EmptyState } from '@/ui/shell/EmptyState'
 import { USUAL_SHOPPING_DAYS } from '@/schema/brief'
@@ -14,26 +19,43 @@ import { createProjectAction, loadDesignAction } from '../actions'
 export const metadata: Metadata = { title: 'Start a project' }
 
 interface NewProjectProps {
-  /** A project to begin like, or papers to begin with: their ids, with commas between them. */
-  readonly searchParams: Promise<Readonly<Record<'like' | 'papers', string | readonly string[] | undefined>>>
+  /** What to begin with: a project, papers by their ids with commas between them, an occasion, a design and how many. */
+  readonly searchParams: Promise<Query>
 }
 
 export default async function NewProjectPage({ searchParams }: NewProjectProps) {
   const { context, settings, preferences } = await openPage()
-  const { like, papers: asked } = await searchParams
-  const earlier = typeof like === 'string' ? await readProject(context, like) : null
+  const query = await searchParams
+  const asked = readNewProjectQuery(query)
   const { choices, first: firstId } = await readDesignChoices(context)
   const papers = await readDrawer(context)
-  const first = firstId === null ? null : await readBriefDesign(context, firstId)
-  const wanted = typeof asked === 'string' ? asked.split(',') : []
-  const chosen = papers.filter(({ id }) => wanted.includes(id))
+  const chosen = papers.filter(({ id }) => asked.paperIds.includes(id))
+  const earlier = asked.like === null ? null : await readProject(context, asked.like)
   const again = earlier && (await readAgain(context, earlier, choices, papers, preferences))
+  const occasion = OCCASIONS.find(({ key }) => key === asked.occasion)
+  const beginning = occasion ?? asked.start
+  const begun = beginning && choices.some(({ id }) => id === beginning.designId) ? beginning : null
+  const designId = begun?.designId ?? firstId
+  const first = designId === null ? null : await readBriefDesign(context, designId)
+  const looking = asked.from !== null && !again && !begun
   return (
     <>
       <h1 className="text-4xl">Start a project</h1>
-      <p className="second mt-1 mb-6">What is wanted, how many, how big, in which papers, and by when.</p>
+      <p className="second mt-1 mb-4">What is wanted, how many, how big, in which papers, and by when.</p>
+      {papers.length > 0 && first ? (
+        <Starts
+          context={context}
+          from={asked.from ?? (again ? 'before' : occasion ? 'occasion' : 'piece')}
+          open={looking}
+          query={query}
+          choices={choices}
+          papers={papers}
+          eveningMinutes={Number(settings.evening)}
+          preferences={preferences}
+        />
+      ) : null}
       {earlier && again ? <AsBefore project={earlier} again={again} preferences={preferences} /> : null}
-      {like !== undefined && !again ? (
+      {asked.like !== null && !again ? (
         <p className="note mb-6">
           {earlier
             ? `None of the designs of ${earlier.name} is offered any more: begin with another.`
@@ -47,19 +69,23 @@ export default async function NewProjectPage({ searchParams }: NewProjectProps) 
           href="/papers/new?then=project"
           deed="Add a paper"
         />
-      ) : (
+      ) : looking ? null : (
         <div className="sheet-panel p-5 tablet:p-8">
           <BriefForm
             initial={
               again?.values ?? {
-                name: '',
+                name: occasion ? (OCCASION_NAMES[occasion.key] ?? '') : '',
                 dueOn: '',
                 certainty: settings.certainty,
                 note: '',
                 yearly: false,
                 shoppingDays: String(USUAL_SHOPPING_DAYS),
                 like: '',
-                lines: [newLine('new-1', first.document, papers, preferences, chosen)],
+                lines: [
+                  begun
+                    ? begunLine(first.document, begun, papers, preferences, chosen)
+                    : newLine('new-1', first.document, papers, preferences, chosen),
+                ],
               }
             }
             choices={choices}
