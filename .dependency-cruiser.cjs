@@ -8,6 +8,7 @@ const CORE_ROOMS = [
   'geometry',
   'fold',
   'sheet',
+  'card',
   'paper',
   'design',
   'batch',

@@ -165,6 +165,7 @@ async function project(
       colours: 'whole',
       shares: '',
       sharing: 'largest remainder',
+      message: '',
       perPiece: '',
       goesWith: '',
       sizeOf: '',

@@ -46,6 +46,7 @@ export const briefOf = (
     colours: line.colours ?? 'whole',
     shares: '',
     sharing: 'largest remainder',
+    message: '',
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece ?? '',
     goesWith: '',

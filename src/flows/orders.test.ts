@@ -50,6 +50,7 @@ const line = (papers: readonly { paperId: string; pieces: string }[], more: obje
   colours: 'whole',
   shares: '',
   sharing: 'largest remainder',
+  message: '',
   perPiece: '',
   goesWith: '',
   sizeOf: '',

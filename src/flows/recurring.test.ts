@@ -43,6 +43,7 @@ async function brief(change: object = {}) {
     colours: 'whole',
     shares: '',
     sharing: 'largest remainder',
+    message: '',
     perPiece: '',
     goesWith: '',
     sizeOf: '',

@@ -97,6 +97,7 @@ test.each(EACH)(
       colours: 'whole',
       shares: '',
       sharing: 'largest remainder',
+      message: '',
       perPiece: '',
       goesWith: '',
       sizeOf: '',

@@ -10,7 +10,7 @@ import { askedSheet, gaugeField, readGauges as readableGauges, sizeField } from 
 import { Complaints } from './complaints'
 import { choice, countText, dateText, idText, MOST_TEXT, nameText, noteText } from './fields'
 import { asItFollows, SIZE_PERCENT, sizeHost, withHost } from './following'
-import { MOST_SHARES_TEXT, readMaking, workedOut } from './making'
+import { MOST_MESSAGE, MOST_SHARES_TEXT, readMaking, workedOut } from './making'
 import { sharedAs } from './ratio'
 import { hasTurns, turnFault } from './turns'
 import { CERTAINTIES } from './settings'
@@ -79,6 +79,7 @@ const typedLine = z.strictObject({
   measures: z.record(z.string().max(64), typed),
   colours: choice('how its units take their papers', COLOURS),
   shares: z.string().max(MOST_SHARES_TEXT, 'This is too long.'),
+  message: typed,
   sharing: choice('how shares become whole numbers', SHARING_METHODS),
   attachedTo: z.string().max(64, 'Choose the line it goes on.'),
   goesWith: z.string().max(64, 'Choose the line it goes with.'),
@@ -238,6 +239,15 @@ function readPapers(
   return read
 }
 
+const messageText = noteText('the message', MOST_MESSAGE)
+
+/** What is written on cards; of what has no card nothing is kept. */
+function readMessage({ line, at, complaints }: Reading): Pick<Making, 'message'> {
+  if (line.made !== 'topper') return {}
+  const message = complaints.read([...at, 'message'], messageText, line.message)
+  return message ? { message } : {}
+}
+
 /** How the pieces are shared, as it is written; left out where the counts were changed by hand since. */
 function sharesOf(line: TypedLine, papers: BriefLine['papers']): Pick<Making, 'shares'> {
   if (line.shares.trim() === '' || papers.length < 2) return {}
@@ -294,6 +304,7 @@ function readLine(
   const askedMm = complaints.read([...at, 'size'], sizeField(world.unit), line.size)
   const gauges = readGauges(reading)
   const sheet = design && variant ? readSheet(design, reading, askedMm, gauges) : undefined
+  const message = readMessage(reading)
   const { pieces, perPiece, making } = parent
     ? readAttached(reading, piecesOf(lines, parent, world))
     : readPieces(reading, design, sheet)
@@ -316,7 +327,7 @@ function readLine(
     sheet,
     gauges,
     pieces,
-    making: { ...making, ...(inTurn ? { inTurn } : sharesOf(line, papers)) },
+    making: { ...making, ...message, ...(inTurn ? { inTurn } : sharesOf(line, papers)) },
     attachedTo: parent?.id ?? null,
     ...following,
     perPiece,

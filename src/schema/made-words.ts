@@ -65,6 +65,7 @@ export const MADE_WORDS = {
       gifts: { label: 'Cards or gifts', name: 'how many gifts' },
       each: each('one'),
       margin: { label: 'Margin around it', name: 'the margin' },
+      panels: { label: 'Panels (2: folded once)', name: 'how many panels' },
     },
   },
   table: {

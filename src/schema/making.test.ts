@@ -29,6 +29,7 @@ const garland = {
   colours: 'whole',
   shares: '',
   sharing: 'largest remainder',
+  message: '',
   attachedTo: '',
   perPiece: '',
   goesWith: '',

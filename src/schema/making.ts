@@ -95,6 +95,9 @@ export function workedOut(making: Making, piece: PieceSize, unit: LengthUnit): W
   }
 }
 
+/** A card is no letter. */
+export const MOST_MESSAGE = 500
+
 /** Thirty papers' shares with their signs have room in it. */
 export const MOST_SHARES_TEXT = 300
 
@@ -107,6 +110,7 @@ export const keptMaking = z
     shares: z
       .strictObject({ text: z.string().max(MOST_SHARES_TEXT), by: z.enum(SHARING_METHODS) })
       .exactOptional(),
+    message: z.string().min(1).max(MOST_MESSAGE).exactOptional(),
   })
   .refine(({ kind, values }) =>
     Object.keys(values).every((key) => inputsOf(kind).some((input) => input.key === key)),

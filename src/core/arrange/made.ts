@@ -147,6 +147,9 @@ function bouquet(values: MadeValues, { highMm }: PieceSize): Made {
   }
 }
 
+/** A card stands by itself, or is folded once: then the sheet is twice as high. */
+const MOST_PANELS = 2
+
 /** One card to each, its pieces side by side with the margin around and between them. */
 function topper(values: MadeValues, { acrossMm, highMm }: PieceSize): Made {
   const [gifts, each, marginMm] = [given(values, 'gifts'), given(values, 'each'), given(values, 'margin')]
@@ -158,7 +161,7 @@ function topper(values: MadeValues, { acrossMm, highMm }: PieceSize): Made {
         what: 'card',
         count: gifts,
         eachMm: each * acrossMm + (each + 1) * marginMm,
-        highMm: highMm + 2 * marginMm,
+        highMm: (values['panels'] ?? 1) * (highMm + 2 * marginMm),
       },
     ],
   }
@@ -215,7 +218,12 @@ export const MADE = {
     work: mobile,
   },
   topper: {
-    inputs: [count('gifts'), count('each', { max: 200 }), length('margin', { max: 200, usual: 10 })],
+    inputs: [
+      count('gifts'),
+      count('each', { max: 200 }),
+      length('margin', { max: 200, usual: 10 }),
+      count('panels', { max: MOST_PANELS, open: true, usual: 1 }),
+    ],
     work: topper,
   },
   table: {
@@ -239,6 +247,8 @@ export interface Making {
   readonly inTurn?: true
   /** How its pieces are shared over its papers, as it was written, and by which method; by hand where it is not there. */
   readonly shares?: { readonly text: string; readonly by: SharingMethod }
+  /** What is written on each card. */
+  readonly message?: string
 }
 
 /** The same for what was kept: `null` where its numbers do not fit the piece any more. */

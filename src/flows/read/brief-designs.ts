@@ -27,6 +27,8 @@ export interface DesignChoice {
 export interface BriefDesign {
   readonly document: DesignDocument
   readonly hardest: Readonly<Record<string, readonly FoldToMake[]>>
+  /** Layers at the thickest place of its folds, by variant. */
+  readonly layers: Readonly<Record<string, number>>
   /** As the log has taught: the share of rejects of its family, and its pace. */
   readonly rate: RejectRate
   readonly secondsPerUnit: number
@@ -77,13 +79,17 @@ async function briefDesign(
   lessons: Learnt,
 ): Promise<BriefDesign> {
   const hardest: Record<string, readonly FoldToMake[]> = {}
+  const layers: Record<string, number> = {}
   for (const { key } of document.variants) {
     const shown = { variantKey: key, sheetMm: shownSheetMm(document), gauges: defaultGauges(document) }
-    hardest[key] = (await readEnd(context, hash, shown))?.hardest ?? []
+    const end = await readEnd(context, hash, shown)
+    hardest[key] = end?.hardest ?? []
+    if (end) layers[key] = end.mostLayers
   }
   return {
     document: withoutWords(document),
     hardest,
+    layers,
     rate: lessons.rejectRate(document.family),
     secondsPerUnit: lessons.pace(document).secondsPerPiece,
   }

@@ -17,6 +17,7 @@ import type { BriefTime } from './dial-time'
 import { nameFrom, newLine, type BriefValues, type LineValues } from './form-values'
 import { LineFields } from './LineFields'
 import { ShareTable } from './ShareTable'
+import type { BegunLine } from './spoiled-words'
 import { sheetsOf } from './line-preview'
 
 interface BriefFormProps {
@@ -28,6 +29,8 @@ interface BriefFormProps {
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
   readonly time: BriefTime
+  /** What is cut and folded already, by line. */
+  readonly begun: Readonly<Record<string, BegunLine>>
   /** How early to begin, where it has been planned already. */
   readonly lead?: string
   readonly save: (values: BriefValues, press: string) => Promise<DeedResult<{ readonly projectId: string }>>
@@ -164,7 +167,7 @@ interface LinesProps extends Omit<BriefFormProps, 'initial' | 'save' | 'deed' | 
 }
 
 /** The lines of a brief, and another one. */
-function Lines({ form, choices, designs, load, papers, preferences, time }: LinesProps) {
+function Lines({ form, choices, designs, load, papers, preferences, time, begun }: LinesProps) {
   const lines = useFieldArray({ control: form.control, name: 'lines', keyName: 'key' })
   const [first] = designs
   const add = (change: Partial<LineValues>, like?: number) => {
@@ -195,6 +198,7 @@ function Lines({ form, choices, designs, load, papers, preferences, time }: Line
           papers={papers}
           preferences={preferences}
           time={time}
+          begun={begun}
           remove={() => remove(index)}
           add={(change, alike) => add(change, alike ? index : undefined)}
         />

@@ -19,6 +19,7 @@ import { More } from '../forms/More'
 import { pieceNoun } from '../format'
 import { DesignPictures } from './DesignPictures'
 import { Arranged } from './Arranged'
+import { Cards } from './Cards'
 import { gaugeInputs, type LineValues } from './form-values'
 import { FurtherDeeds } from './FurtherDeeds'
 import { LineDial } from './LineDial'
@@ -29,6 +30,7 @@ import { previewLine, type LinePreview } from './line-preview'
 import type { LineFieldsProps } from './line-props'
 import { LinePapers } from './LinePapers'
 import { ASIDE, Sentence } from './Sentence'
+import { spoiledWords } from './spoiled-words'
 import { whatFollows, type Follows } from './what-follows'
 
 /** One line of a brief: a design, how many, how big, in which papers. */
@@ -73,8 +75,12 @@ export function LineFields(props: LineFieldsProps) {
           <Preview preview={preview} failed={failed} />
           <Following {...props} follows={follows} />
           <OwnStrip {...props} line={line} />
+          {found && follows?.worked ? (
+            <Cards {...props} line={line} found={found} worked={follows.worked} />
+          ) : null}
           <Arranged {...props} line={line} />
           <LinePapers {...props} design={design} />
+          <Spoiled {...props} line={line} sheetMm={sheetMm} />
           {found && preview.kind === 'sheet' ? (
             <LineDial {...props} line={line} found={found} preview={preview} />
           ) : null}
@@ -88,6 +94,27 @@ export function LineFields(props: LineFieldsProps) {
         </div>
       </div>
     </fieldset>
+  )
+}
+
+/** What the change would make useless of what is cut and folded, before it is saved. */
+function Spoiled({
+  line,
+  sheetMm,
+  begun,
+  preferences,
+}: LineFieldsProps & { readonly line: LineValues; readonly sheetMm: number | null }) {
+  const own = begun[line.id]
+  return (
+    <div aria-live="polite">
+      {own
+        ? spoiledWords(line, own, sheetMm, preferences).map((words) => (
+            <p key={words} className="note mb-2">
+              {words}
+            </p>
+          ))
+        : null}
+    </div>
   )
 }
 

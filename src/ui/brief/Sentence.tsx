@@ -65,7 +65,7 @@ const SAID = {
 } as const satisfies { readonly [Kind in MadeKind]: (slots: Slots<Kind>) => ReactNode }
 
 /** Numbers that a sentence leaves to the details. */
-export const ASIDE: readonly string[] = ['tail', 'knot', 'across', 'vase']
+export const ASIDE: readonly string[] = ['tail', 'knot', 'across', 'vase', 'panels']
 
 const NOTHING_ASKED = {
   made: 'batch',

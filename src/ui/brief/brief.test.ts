@@ -12,7 +12,7 @@ import { previewLine } from './line-preview'
 
 const DESIGNS = LIBRARY.map(measureDesign)
 
-const PACE = { rate: NO_HISTORY, secondsPerUnit: 300 }
+const PACE = { layers: {}, rate: NO_HISTORY, secondsPerUnit: 300 }
 const CM: Preferences = {
   unit: 'cm',
   ruler: 'mm-0.5',

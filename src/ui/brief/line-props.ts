@@ -3,6 +3,7 @@ import type { DrawerPaper } from '@/flows/read/papers'
 import type { FormOf } from '../forms/useDeedForm'
 import type { Preferences } from '../format'
 import type { BriefTime } from './dial-time'
+import type { BegunLine } from './spoiled-words'
 import type { BriefValues, LineValues } from './form-values'
 
 /** What the fields of one line are given. */
@@ -17,6 +18,8 @@ export interface LineFieldsProps {
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
   readonly time: BriefTime
+  /** What is cut and folded already, by line. */
+  readonly begun: Readonly<Record<string, BegunLine>>
   /** A new line, so changed; of this line's design, in its papers, where it is to be alike. */
   readonly add: (change: Partial<LineValues>, alike?: boolean) => void
   readonly remove: () => void

@@ -21,6 +21,7 @@ export function AlsoToGet({
     const { measured, counted } = suppliesOf({ ...line, piece, guide: line.design.guide })
     const words = [
       ...measured.map((supply) => supplyWords(supply, preferences)),
+      ...(line.making.message === undefined ? [] : [`written on each: “${line.making.message}”`]),
       ...counted.map(({ name, count }) => `${count} x ${name}`),
     ]
     return words.length === 0 ? [] : [{ line, words }]

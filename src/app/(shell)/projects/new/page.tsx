@@ -94,6 +94,7 @@ export default async function NewProjectPage({ searchParams }: NewProjectProps) 
             papers={papers}
             preferences={preferences}
             time={{ eveningSeconds: 60 * Number(settings.evening), foldedUnits: {} }}
+            begun={{}}
             save={createProjectAction}
             deed="Plan it"
           />

@@ -11,6 +11,7 @@ import { DeedButton } from '@/ui/forms/DeedButton'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { leadOf } from '@/flows/read/recurring'
 import { formatDay } from '@/ui/format'
+import type { BegunLine } from '@/ui/brief/spoiled-words'
 import { leadWords } from '@/ui/project/lead-words'
 import {
   archiveProjectAction,
@@ -23,6 +24,26 @@ import {
 /** Good units there are of a line, up to those that are wanted. */
 const goodUnits = (papers: ProjectView['lines'][number]['papers']): number =>
   papers.reduce((sum, { usableUnits, goodUnits: wanted }) => sum + Math.min(usableUnits, wanted), 0)
+
+/** What is cut and folded of a line already. */
+const begunOf = ({
+  design,
+  variantKey,
+  sheetMm,
+  parts,
+  papers,
+}: ProjectView['lines'][number]): BegunLine => ({
+  designId: design.id,
+  variantKey,
+  sheetMm,
+  unitsPerPiece: parts[0]?.unitsPerPiece ?? 1,
+  papers: papers.map(({ paper, usableUnits, waitingUnits }) => ({
+    paperId: paper.id,
+    name: paper.name,
+    folded: usableUnits,
+    waiting: waitingUnits,
+  })),
+})
 
 export const metadata: Metadata = { title: 'Brief' }
 
@@ -50,6 +71,7 @@ export default async function BriefPage(props: StationParams) {
           eveningSeconds: 60 * Number(settings.evening),
           foldedUnits: Object.fromEntries(project.lines.map(({ id, papers }) => [id, goodUnits(papers)])),
         }}
+        begun={Object.fromEntries(project.lines.map((line) => [line.id, begunOf(line)]))}
         lead={leadWords(
           leadOf(project, {
             eveningSeconds: 60 * Number(settings.evening),

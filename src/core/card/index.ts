@@ -1,0 +1,3 @@
+export * from './envelope'
+export * from './fit-text'
+export * from './sheets'
