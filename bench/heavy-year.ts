@@ -166,6 +166,7 @@ async function project(
       shares: '',
       sharing: 'largest remainder',
       message: '',
+      character: 'alike',
       perPiece: '',
       goesWith: '',
       sizeOf: '',

@@ -47,6 +47,7 @@ export const briefOf = (
     shares: '',
     sharing: 'largest remainder',
     message: '',
+    character: 'alike',
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece ?? '',
     goesWith: '',

@@ -51,6 +51,7 @@ const line = (papers: readonly { paperId: string; pieces: string }[], more: obje
   shares: '',
   sharing: 'largest remainder',
   message: '',
+  character: 'alike',
   perPiece: '',
   goesWith: '',
   sizeOf: '',

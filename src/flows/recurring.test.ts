@@ -44,6 +44,7 @@ async function brief(change: object = {}) {
     shares: '',
     sharing: 'largest remainder',
     message: '',
+    character: 'alike',
     perPiece: '',
     goesWith: '',
     sizeOf: '',

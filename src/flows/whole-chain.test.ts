@@ -98,6 +98,7 @@ test.each(EACH)(
       shares: '',
       sharing: 'largest remainder',
       message: '',
+      character: 'alike',
       perPiece: '',
       goesWith: '',
       sizeOf: '',

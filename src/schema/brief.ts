@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { MOST_PIECES } from '@/core/batch'
 import { SHARING_METHODS } from '@/core/colour'
-import { MADE_KINDS, type MadeKind, type Making } from '@/core/arrange'
+import { CHARACTERS, MADE_KINDS, type MadeKind, type Making } from '@/core/arrange'
 import { outlineSizeMm, variantOf, type DesignDocument, type GaugeSettings } from '@/core/design'
 import type { SheetFor } from '@/core/plan'
 import type { SizeUm } from '@/core/sheet'
@@ -80,6 +80,7 @@ const typedLine = z.strictObject({
   colours: choice('how its units take their papers', COLOURS),
   shares: z.string().max(MOST_SHARES_TEXT, 'This is too long.'),
   message: typed,
+  character: choice('how far they may differ', CHARACTERS),
   sharing: choice('how shares become whole numbers', SHARING_METHODS),
   attachedTo: z.string().max(64, 'Choose the line it goes on.'),
   goesWith: z.string().max(64, 'Choose the line it goes with.'),
@@ -327,7 +328,12 @@ function readLine(
     sheet,
     gauges,
     pieces,
-    making: { ...making, ...message, ...(inTurn ? { inTurn } : sharesOf(line, papers)) },
+    making: {
+      ...making,
+      ...message,
+      ...(line.character === 'alike' || design.gauges.length === 0 ? {} : { character: line.character }),
+      ...(inTurn ? { inTurn } : sharesOf(line, papers)),
+    },
     attachedTo: parent?.id ?? null,
     ...following,
     perPiece,

@@ -30,6 +30,7 @@ const garland = {
   shares: '',
   sharing: 'largest remainder',
   message: '',
+  character: 'alike',
   attachedTo: '',
   perPiece: '',
   goesWith: '',

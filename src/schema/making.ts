@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import {
+  CHARACTERS,
   MADE,
   workOut,
   type Made,
@@ -110,6 +111,7 @@ export const keptMaking = z
     shares: z
       .strictObject({ text: z.string().max(MOST_SHARES_TEXT), by: z.enum(SHARING_METHODS) })
       .exactOptional(),
+    character: z.enum(CHARACTERS).exclude(['alike']).exactOptional(),
     message: z.string().min(1).max(MOST_MESSAGE).exactOptional(),
   })
   .refine(({ kind, values }) =>

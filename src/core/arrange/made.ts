@@ -239,6 +239,10 @@ export const MADE_KINDS = Object.keys(MADE) as readonly MadeKind[]
 /** The input that says how many like things a kind makes; `null` where it makes one. */
 export const setsOf = (kind: MadeKind): string | null => (MADE[kind] as Rule).sets ?? null
 
+/** How far pieces may differ from each other: not at all, or by more and more of what still folds well. */
+export const CHARACTERS = ['alike', 'a little', 'some', 'lively'] as const
+export type Character = (typeof CHARACTERS)[number]
+
 /** What the pieces of a line are made into. */
 export interface Making {
   readonly kind: MadeKind
@@ -247,6 +251,8 @@ export interface Making {
   readonly inTurn?: true
   /** How its pieces are shared over its papers, as it was written, and by which method; by hand where it is not there. */
   readonly shares?: { readonly text: string; readonly by: SharingMethod }
+  /** How far its pieces may differ from each other; alike where it is not there. */
+  readonly character?: Exclude<Character, 'alike'>
   /** What is written on each card. */
   readonly message?: string
 }

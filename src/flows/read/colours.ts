@@ -9,11 +9,13 @@ import {
   type Shape,
 } from '@/core/arrange'
 import { hardToTell, sideAdvice, type SideAdvice, type WayOfSeeing } from '@/core/colour'
+import { siblingGauges } from '@/core/design'
 import { sidesShown } from '@/core/fold'
 import { canBeOrdered, seenPieces, type ColouredLine } from '@/core/plan'
 import { ordersOfLines, type LineOrderRow } from '@/data/repositories/line-orders'
 import type { FlowContext } from '../flow-context'
 import { hungAs, plannedOrder, readOrder, setOf } from '../line-orders'
+import { currentSettings } from '../settings'
 import { readEnd, type FoldedEndView } from './folds'
 import type { PaperView } from './papers'
 import type { LineView } from './line-view'
@@ -42,6 +44,7 @@ export interface BesideView {
   readonly line: LineView
   readonly hung: Hung
   readonly end: FoldedEndView
+  readonly kinds: readonly FoldedEndView[]
   readonly counts: readonly ColourCount[]
   readonly colours: readonly number[]
 }
@@ -64,6 +67,8 @@ export interface LineOrder {
   readonly besides: readonly BesideView[]
   /** The finished piece; `null` where its folds have no pictures. */
   readonly end: FoldedEndView | null
+  /** The same for every kind its pieces come in, where they are not alike. */
+  readonly kinds: readonly FoldedEndView[]
   /** `null` where there are more pieces than one arrangement may have. */
   readonly order: Order | null
 }
@@ -130,6 +135,19 @@ function chosenOf(
   return { seed: row.seed, locked: body.locked, colours: body.at.map((paper) => index[paper] ?? 0) }
 }
 
+/** How each kind of a line's pieces ends; none where all are alike. */
+async function kindsOf(context: FlowContext, line: LineView): Promise<readonly FoldedEndView[]> {
+  const { character } = line.making
+  if (character === undefined) return []
+  const { ruler } = await currentSettings(context)
+  const ends: FoldedEndView[] = []
+  for (const gauges of siblingGauges(line.design, { ...line, character, ruler })) {
+    const end = await readEnd(context, line.designHash, { ...line, gauges })
+    if (end) ends.push(end)
+  }
+  return ends
+}
+
 async function orderOf(
   context: FlowContext,
   line: LineView,
@@ -153,6 +171,7 @@ async function orderOf(
     hung,
     besides: [],
     end: await readEnd(context, line.designHash, line),
+    kinds: await kindsOf(context, line),
     order: tooMany
       ? null
       : line.making.inTurn
@@ -181,6 +200,7 @@ function besidesOf({ line, hung }: LineOrder, orders: readonly LineOrder[]): rea
             line: other.line,
             hung: other.hung,
             end: other.end,
+            kinds: other.kinds,
             counts: other.counts,
             colours: other.order.colours,
           },

@@ -1,6 +1,7 @@
 import {
   gaugesSet,
   mainPart,
+  siblingGauges,
   variantOf,
   type DesignDocument,
   type GaugeSet,
@@ -9,7 +10,7 @@ import {
 import type { ClosedPieces, RunEvent, RunPlan } from '@/core/run'
 import { mmFromUm } from '@/core/units'
 import { papersById } from '@/data/repositories/papers'
-import { findProject } from '@/data/repositories/projects'
+import { findLine, findProject } from '@/data/repositories/projects'
 import { eventsFromPiece, findRun } from '@/data/repositories/runs'
 import { readEpoch } from '@/data/repositories/settings'
 import type { RunRow } from '@/data/tables'
@@ -18,6 +19,8 @@ import { readDesigns } from '../designs'
 import { gaugesFromText } from '../gauges'
 import { runPlan, storedEvents, type RunFeed, type SaidStep } from '../run-plan'
 import { knownRun } from '../run-tally'
+import { makingFromText } from '@/schema/making'
+import { currentSettings } from '../settings'
 import { readRunPictures, type RunPictures } from './folds'
 import { paperView, type PaperView } from './papers'
 
@@ -37,8 +40,8 @@ export interface RunView {
   readonly archived: boolean
   readonly plan: RunPlan
   readonly steps: readonly SaidStep[]
-  /** Its gauges as they are set for this run. */
-  readonly gauges: readonly GaugeSet[]
+  /** Its gauges as they are set for this run, for each kind its pieces come in; alike ones are of one kind. */
+  readonly kinds: readonly (readonly GaugeSet[])[]
   /** The pieces that are over and done with, as sums; the feed has the events of all others. */
   readonly closed: ClosedPieces
   readonly feed: RunFeed
@@ -54,6 +57,17 @@ async function openEvents(
 ): Promise<readonly RunEvent[]> {
   const events = storedEvents(run, await eventsFromPiece(db, run.id, pieces + 1))
   return events.filter((event) => event.kind !== 'inspect' || event.pieces.some((piece) => piece > pieces))
+}
+
+/** The gauges of every kind that the line's pieces come in, around those the run was started with. */
+async function kindsOf(context: FlowContext, run: RunRow, design: DesignDocument): Promise<RunView['kinds']> {
+  const line = run.line_id === null ? undefined : await findLine(context.db, run.line_id)
+  const { character = 'alike' } = line ? makingFromText(line.made) : {}
+  const sheetMm = mmFromUm(run.sheet_um)
+  const { ruler } = await currentSettings(context)
+  return siblingGauges(design, { sheetMm, gauges: gaugesFromText(run.gauges), character, ruler }).map(
+    (gauges) => gaugesSet(design, gauges, sheetMm),
+  )
 }
 
 /** Everything the fold screen needs; `null` where there is no such run. */
@@ -85,7 +99,7 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
     archived: run.archived_at_ms !== null,
     plan,
     steps,
-    gauges: gaugesSet(design, gaugesFromText(run.gauges), mmFromUm(run.sheet_um)),
+    kinds: await kindsOf(context, run, design),
     closed,
     feed: { epoch, seq, events: await openEvents(context, run, closed) },
     oddClocks,

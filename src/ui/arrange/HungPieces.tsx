@@ -1,5 +1,6 @@
 import { useId } from 'react'
 import { frameOf, type Pair, type PiecePlace, type PieceSize, type Scene } from '@/core/arrange'
+import { kindOf } from '@/core/design'
 import { facesOf } from '../diagram/faces'
 import { Paper } from '../diagram/Paper'
 import type { SmallPicture } from '../diagram/view'
@@ -17,7 +18,8 @@ export interface HungLayer {
   /** The paper at each place, as an index into `papers`. */
   readonly colours: readonly number[]
   readonly papers: readonly PaperColours[]
-  readonly small: SmallPicture
+  /** The finished piece, of every kind they come in. */
+  readonly smalls: readonly SmallPicture[]
   readonly sideUp: Parameters<typeof facesOf>[1]
   /** The side its sheet is folded from: pieces are drawn to scale. */
   readonly sheetMm: number
@@ -105,33 +107,39 @@ export function HungPieces(props: HungPiecesProps) {
   )
 }
 
-/** The pieces of one line, each drawn once for every paper and put in its places. */
+/** The pieces of one line, each kind drawn once for every paper and put in its places. */
 function Layer({
   scene,
   colours,
   papers,
-  small: { width, height, scale, paths },
+  smalls,
   sideUp,
   sheetMm,
   id,
   hand,
 }: HungLayer & { readonly id: string; readonly hand?: Hand }) {
-  const mmPerUnit = sheetMm / scale
   return (
     <>
       <defs>
-        {papers.map((paper, index) => (
-          <g
-            key={index}
-            id={`${id}-${index}`}
-            transform={`scale(${mmPerUnit.toFixed(5)}) translate(${-width / 2} ${-height / 2})`}
-          >
-            <Paper paths={paths} faces={facesOf(paper, sideUp)} weight={9} />
-          </g>
-        ))}
+        {smalls.flatMap(({ width, height, scale, paths }, kind) =>
+          papers.map((paper, index) => (
+            <g
+              key={`${kind} ${index}`}
+              id={`${id}-${kind}-${index}`}
+              transform={`scale(${(sheetMm / scale).toFixed(5)}) translate(${-width / 2} ${-height / 2})`}
+            >
+              <Paper paths={paths} faces={facesOf(paper, sideUp)} weight={9} />
+            </g>
+          )),
+        )}
       </defs>
       {scene.places.map((place, at) => (
-        <use key={at} {...hand?.of(at)} href={`#${id}-${colours[at] ?? 0}`} transform={transformOf(place)} />
+        <use
+          key={at}
+          {...hand?.of(at)}
+          href={`#${id}-${kindOf(at, smalls.length)}-${colours[at] ?? 0}`}
+          transform={transformOf(place)}
+        />
       ))}
     </>
   )

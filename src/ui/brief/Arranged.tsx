@@ -1,5 +1,5 @@
 import { useWatch } from 'react-hook-form'
-import { outlineMm, variantOf } from '@/core/design'
+import { outlineMm, siblingGauges, variantOf } from '@/core/design'
 import { readGauges } from '@/schema/asked-size'
 import { withHost } from '@/schema/following'
 import type { LineValues } from './form-values'
@@ -27,7 +27,12 @@ function madeOf(
   const gauges = readGauges(line.gauges, preferences.unit)
   return {
     ...worked,
-    outline: outlineMm(design, variantOf(design, line.variantKey), preview.sheetMm, gauges),
+    outlines: siblingGauges(design, {
+      sheetMm: preview.sheetMm,
+      gauges,
+      character: line.character,
+      ruler: preferences.ruler,
+    }).map((kind) => outlineMm(design, variantOf(design, line.variantKey), preview.sheetMm, kind)),
     papers: line.papers.map(({ paperId, pieces }) => ({
       colour: papers.find(({ id }) => id === paperId)?.frontColour ?? NO_PAPER_COLOUR,
       pieces: /^\s*\d{1,5}\s*$/.test(pieces) ? Number(pieces) : 0,

@@ -20,6 +20,7 @@ import { pieceNoun } from '../format'
 import { DesignPictures } from './DesignPictures'
 import { Arranged } from './Arranged'
 import { Cards } from './Cards'
+import { CharacterOf } from './CharacterOf'
 import { gaugeInputs, type LineValues } from './form-values'
 import { FurtherDeeds } from './FurtherDeeds'
 import { LineDial } from './LineDial'
@@ -89,6 +90,9 @@ export function LineFields(props: LineFieldsProps) {
               <Ways {...props} design={design} variant={variant} />
               <Aside {...props} made={line.made} />
               <Gauges {...props} gauges={design?.gauges ?? []} sheetMm={sheetMm} />
+              {design && design.gauges.length > 0 ? (
+                <CharacterOf {...props} line={line} design={design} sheetMm={sheetMm} />
+              ) : null}
             </div>
           </More>
         </div>

@@ -9,7 +9,7 @@ import {
   type PieceSize,
   type Scene,
 } from '@/core/arrange'
-import type { Point } from '@/core/design'
+import { kindOf, type Point } from '@/core/design'
 import { largest, least } from '@/core/numeric'
 import { SceneFrame } from '../arrange/SceneFrame'
 import { transformOf } from '../arrange/placed'
@@ -19,8 +19,8 @@ import type { Preferences } from '../format'
 export interface MadeOf {
   readonly making: Making
   readonly made: Made
-  /** The finished outline, mm. */
-  readonly outline: readonly Point[]
+  /** The finished outline of each kind of its pieces, mm. */
+  readonly outlines: readonly (readonly Point[])[]
   /** Its papers with their pieces, as far as they can be read. */
   readonly papers: readonly { readonly colour: string; readonly pieces: number }[]
 }
@@ -70,7 +70,10 @@ function shapeOf(outline: readonly Point[]): { readonly points: string; readonly
 
 /** How it will hang, to scale, while its numbers are typed; nothing for what has no order to be seen. */
 export function MadePicture({ lines, preferences }: MadePictureProps) {
-  const shapes = lines.map(({ outline }) => shapeOf(outline))
+  const shapes = lines.map(({ outlines }) => {
+    const kinds = outlines.map(shapeOf)
+    return { kinds: kinds.map(({ points }) => points), piece: kinds[0]?.piece ?? { acrossMm: 0, highMm: 0 } }
+  })
   const members = lines.map(({ making }, at) => ({
     each: making.values['each'] ?? 1,
     piece: shapes[at]?.piece ?? { acrossMm: 0, highMm: 0 },
@@ -109,22 +112,35 @@ export function MadePicture({ lines, preferences }: MadePictureProps) {
 
 interface PiecesProps {
   readonly scene: Scene
-  readonly points: string
+  readonly kinds: readonly string[]
   readonly piece: PieceSize
   readonly papers: MadeOf['papers']
 }
 
 /** The pieces of one line in their places and colours. */
-function Pieces({ scene, points, piece, papers }: PiecesProps) {
+function Pieces({ scene, kinds, piece, papers }: PiecesProps) {
   const id = useId()
   const colours = useColours(papers, scene)
   return (
     <>
       <defs>
-        <polygon id={id} points={points} stroke="var(--paper-line)" strokeWidth={piece.acrossMm / 40} />
+        {kinds.map((points, kind) => (
+          <polygon
+            key={kind}
+            id={`${id}-${kind}`}
+            points={points}
+            stroke="var(--paper-line)"
+            strokeWidth={piece.acrossMm / 40}
+          />
+        ))}
       </defs>
       {scene.places.map((place, at) => (
-        <use key={at} href={`#${id}`} fill={colours[at] ?? colours[0]} transform={transformOf(place)} />
+        <use
+          key={at}
+          href={`#${id}-${kindOf(at, kinds.length)}`}
+          fill={colours[at] ?? colours[0]}
+          transform={transformOf(place)}
+        />
       ))}
     </>
   )

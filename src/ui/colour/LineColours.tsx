@@ -2,6 +2,7 @@ import { MOST_POSITIONS, type Neighbours } from '@/core/arrange'
 import { colourBy, type Light } from '@/core/colour'
 import type { DeedResult } from '@/flows/deed'
 import type { BesideView, LineOrder } from '@/flows/read/colours'
+import type { FoldedEndView } from '@/flows/read/folds'
 import type { PaperView } from '@/flows/read/papers'
 import { formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
@@ -99,18 +100,23 @@ const placed = (neighbours: Neighbours): string =>
   neighbours === 'ring' ? 'in a ring' : neighbours === 'line' ? 'in a line' : 'beside each other'
 
 /** A line's pieces and those among them as they are drawn. */
-const layerOf = (
-  { line, hung, end, counts, colours }: Pick<BesideView, 'line' | 'hung' | 'end' | 'counts' | 'colours'>,
-  light: Light,
-) => ({
+const layerOf = ({ line, hung, end, kinds, counts, colours }: BesideView, light: Light) => ({
   ...hung,
   colours,
   sheetMm: line.sheetMm,
   papers: counts.map(({ paper }) => seenBy(light, paper)),
-  small: smallPicture(end.front, false),
-  smallBehind: smallPicture(end.back, false),
+  ...picturesOf(end, kinds),
   sideUp: end.sideUp,
 })
+
+/** A finished piece from both sides, of every kind. */
+const picturesOf = (end: FoldedEndView, kinds: readonly FoldedEndView[]) => {
+  const all = kinds.length > 0 ? kinds : [end]
+  return {
+    smalls: all.map(({ front }) => smallPicture(front, false)),
+    smallsBehind: all.map(({ back }) => smallPicture(back, false)),
+  }
+}
 
 /** A paper as it looks by a light. */
 const seenBy = (light: Light, { id, name, frontColour, backColour }: PaperLook) => ({
@@ -122,7 +128,7 @@ const seenBy = (light: Light, { id, name, frontColour, backColour }: PaperLook) 
 
 /** The pieces as they will hang, to scale; loose ones one after another. */
 function Seen({
-  of: { line, counts, neighbours, chosen, hung, end, order, besides, orderable },
+  of: { line, counts, neighbours, chosen, hung, end, kinds, order, besides, orderable },
   light,
   choose,
   undo,
@@ -155,8 +161,7 @@ function Seen({
       besides={besides.map((one) => layerOf(one, light))}
       papers={papers}
       drawer={drawer.map((paper) => seenBy(light, paper))}
-      small={smallPicture(end.front, false)}
-      smallBehind={smallPicture(end.back, false)}
+      {...picturesOf(end, kinds)}
       sideUp={end.sideUp}
       order={{ colours: order.colours, locked: chosen?.locked ?? [], seed: chosen?.seed ?? 0 }}
       orderable={orderable}

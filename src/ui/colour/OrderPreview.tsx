@@ -1,5 +1,7 @@
 import { useId } from 'react'
 import type { Pair, Shape } from '@/core/arrange'
+import { kindOf } from '@/core/design'
+import { largest } from '@/core/numeric'
 import { facesOf, type PaperColours } from '../diagram/faces'
 import { Paper } from '../diagram/Paper'
 import type { SmallPicture } from '../diagram/view'
@@ -9,7 +11,8 @@ interface OrderPreviewProps {
   readonly shape: Shape
   readonly colours: readonly number[]
   readonly papers: readonly PaperColours[]
-  readonly small: SmallPicture
+  /** The finished piece, of every kind they come in. */
+  readonly smalls: readonly SmallPicture[]
   /** Where pieces can be taken in hand. */
   readonly hand?: Hand
   readonly sideUp: Parameters<typeof facesOf>[1]
@@ -63,7 +66,7 @@ export function OrderPreview({
   shape,
   colours,
   papers,
-  small,
+  smalls,
   hand,
   sideUp,
   clashes,
@@ -71,7 +74,8 @@ export function OrderPreview({
 }: OrderPreviewProps) {
   const id = useId()
   const { places, width, height } = shape === 'ring' ? ringOf(colours.length) : lineOf(colours.length)
-  const scale = CELL / Math.max(small.width, small.height)
+  const widest = largest(smalls.map(({ width, height }) => Math.max(width, height)))
+  const scale = CELL / widest
   const middles = clashes.map(([one, other]) => between(places[one], places[other]))
   return (
     <svg
@@ -81,21 +85,23 @@ export function OrderPreview({
       className={shape === 'ring' ? 'mx-auto w-full max-w-sm' : 'w-full'}
     >
       <defs>
-        {papers.map((paper, index) => (
-          <g
-            key={index}
-            id={`${id}-${index}`}
-            transform={`translate(${-small.width / 2} ${-small.height / 2})`}
-          >
-            <Paper paths={small.paths} faces={facesOf(paper, sideUp)} weight={9} />
-          </g>
-        ))}
+        {smalls.flatMap((small, kind) =>
+          papers.map((paper, index) => (
+            <g
+              key={`${kind} ${index}`}
+              id={`${id}-${kind}-${index}`}
+              transform={`translate(${-small.width / 2} ${-small.height / 2})`}
+            >
+              <Paper paths={small.paths} faces={facesOf(paper, sideUp)} weight={9} />
+            </g>
+          )),
+        )}
       </defs>
       {places.map(({ x, y }, at) => (
         <use
           key={at}
           {...hand?.of(at)}
-          href={`#${id}-${colours[at] ?? 0}`}
+          href={`#${id}-${kindOf(at, smalls.length)}-${colours[at] ?? 0}`}
           transform={`translate(${x.toFixed(1)} ${y.toFixed(1)}) scale(${scale.toFixed(4)})`}
         />
       ))}

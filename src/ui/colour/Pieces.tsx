@@ -11,10 +11,10 @@ export interface PiecesSeen {
   readonly neighbours: Neighbours
   readonly hung: { readonly scene: Scene; readonly piece: PieceSize; readonly sheetMm: number } | null
   /** What stands among the pieces, of other lines. */
-  readonly besides: readonly (HungLayer & { readonly smallBehind: SmallPicture })[]
+  readonly besides: readonly (HungLayer & { readonly smallsBehind: readonly SmallPicture[] })[]
   readonly papers: readonly PaperColours[]
-  readonly small: SmallPicture
-  readonly smallBehind: SmallPicture
+  readonly smalls: readonly SmallPicture[]
+  readonly smallsBehind: readonly SmallPicture[]
   readonly sideUp: 'colour up' | 'colour down'
   readonly title: string
   readonly preferences: Preferences
@@ -32,8 +32,8 @@ export function Pieces({
   neighbours,
   hung,
   besides,
-  small,
-  smallBehind,
+  smalls,
+  smallsBehind,
   behind,
   colours,
   papers,
@@ -46,7 +46,7 @@ export function Pieces({
   const seen = {
     colours,
     papers,
-    small: behind ? smallBehind : small,
+    smalls: behind ? smallsBehind : smalls,
     sideUp,
     // Of one paper all are alike, and nothing can be done about it.
     clashes: papers.length > 1 ? clashesOf(neighbours, colours) : [],
@@ -57,7 +57,7 @@ export function Pieces({
     <HungPieces
       {...seen}
       {...hung}
-      besides={besides.map((layer) => (behind ? { ...layer, small: layer.smallBehind } : layer))}
+      besides={besides.map((layer) => (behind ? { ...layer, smalls: layer.smallsBehind } : layer))}
       behind={behind}
       whole={whole}
       preferences={preferences}

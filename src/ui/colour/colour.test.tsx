@@ -28,7 +28,7 @@ describe.each(['ring', 'line'] as const)('a preview in a %s', (shape) => {
           shape={shape}
           colours={colours}
           papers={PAPERS}
-          small={smallPicture(picture, false)}
+          smalls={[smallPicture(picture, false)]}
           sideUp="colour down"
           clashes={[]}
           title="Nine"
@@ -36,7 +36,7 @@ describe.each(['ring', 'line'] as const)('a preview in a %s', (shape) => {
       )
       const [, width = 0, height = 0] = /viewBox="0 0 (\d+) (\d+)"/.exec(svg)?.map(Number) ?? []
       const uses = [
-        ...svg.matchAll(/<use href="#[^"]*-(\d)" transform="translate\(([\d.]+) ([\d.]+)\)/g),
+        ...svg.matchAll(/<use href="#[^"]*-\d-(\d)" transform="translate\(([\d.]+) ([\d.]+)\)/g),
       ].map(([, colour, x, y]) => ({ colour: Number(colour), x: Number(x), y: Number(y) }))
       expect(uses.map(({ colour }) => colour)).toEqual(colours)
       for (const [index, one] of uses.entries()) {
@@ -59,7 +59,7 @@ test('like neighbours are ringed where they meet, also where the ring closes', (
       shape="ring"
       colours={colours}
       papers={PAPERS}
-      small={smallPicture(picture, false)}
+      smalls={[smallPicture(picture, false)]}
       sideUp="colour up"
       clashes={clashes}
       title="Nine"

@@ -29,7 +29,7 @@ const RUN: RunView = {
   archived: false,
   plan: PLAN,
   steps: [],
-  gauges: [],
+  kinds: [[]],
   oddClocks: 0,
   closed: NONE_CLOSED,
   feed: { epoch: 'e', seq: 0, events: [] },

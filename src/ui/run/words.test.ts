@@ -40,7 +40,7 @@ function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
       ...change,
     },
     steps: steps.map(({ stage, step }, index) => saidStep(stage.name, step, moves[index] ?? [])),
-    gauges: [{ key: 'overhang', name: 'petal overhang', mm: 3 }],
+    kinds: [[{ key: 'overhang', name: 'petal overhang', mm: 3 }]],
     oddClocks: 0,
     closed: NONE_CLOSED,
     feed: { epoch: 'e', seq: 0, events: [] },

@@ -1,3 +1,4 @@
+import { kindOf } from '@/core/design'
 import { tapsOf, type Cell } from '@/core/run'
 import type { RunView } from '@/flows/read/run'
 import { nounMany } from '../format'
@@ -25,17 +26,18 @@ export function nowWords(
 ): NowWords {
   const step = run.steps[cell.step]
   if (!step) return { count: '', of: '', say: '', ...NOTHING_BESIDE }
+  const beside = { ...NOTHING_BESIDE, note: kindWords(run, cell.piece, told) }
   if (run.plan.grain === 'piece')
-    return { count: '1', of: run.partName, say: 'Fold it from start to end', ...NOTHING_BESIDE }
+    return { count: '1', of: run.partName, say: 'Fold it from start to end', ...beside }
   if (run.plan.grain === 'stage')
-    return { count: '', of: step.stageName, say: stageWords(run, cell.step), ...NOTHING_BESIDE }
+    return { count: '', of: step.stageName, say: stageWords(run, cell.step), ...beside }
   const proof = cell.piece === 1
-  const gauges = run.gauges
+  const gauges = gaugesOf(run, cell.piece)
     .filter(({ key }) => step.gauges.includes(key))
     .map(({ name, mm }) => `${name} ${told(mm)}`)
   const judged =
     gauges.length > 0
-      ? `To the gauge: ${gauges.join(', ')}.`
+      ? `${run.kinds.length > 1 ? 'This piece, to' : 'To'} the gauge: ${gauges.join(', ')}.`
       : step.rigour === 'free'
         ? 'By eye, to the gauge.'
         : null
@@ -47,6 +49,17 @@ export function nowWords(
     normal: proof && cell.repeat === 1 ? step.normal : null,
     look: proof && cell.repeat === step.repeats ? step.look : [],
   }
+}
+
+/** The gauges a piece is folded to; pieces are counted from 1. */
+const gaugesOf = ({ kinds }: Pick<RunView, 'kinds'>, piece: number): RunView['kinds'][number] =>
+  kinds[kindOf(piece - 1, kinds.length)] ?? []
+
+/** Where pieces differ and their folds are not told one by one: what this one is folded to. */
+function kindWords(run: RunView, piece: number, told: (mm: number) => string): string | null {
+  if (run.kinds.length < 2) return null
+  const gauges = gaugesOf(run, piece).map(({ name, mm }) => `${name} ${told(mm)}`)
+  return `This piece: ${gauges.join(', ')}.`
 }
 
 /** How far a flap goes that meets no mark. */
