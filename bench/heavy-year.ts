@@ -1,3 +1,4 @@
+import { typedBrief, typedLine } from '../test/typed'
 import { LIBRARY, mainPart, stagesOf, unitsOf, type DesignSource } from '../src/core/design'
 import { tapsOf, type RunEvent } from '../src/core/run'
 import { openDatabase } from '../src/data/open-database'
@@ -150,33 +151,21 @@ async function project(
     const design = PLAIN[Math.floor(random() * PLAIN.length)]!
     const pieces = String(least + Math.floor(random() * (most - least)))
     const paperId = papers[Math.floor(random() * papers.length)]!
-    return {
+    return typedLine({
       id: `new-${at}`,
       designId: design.id,
-      variantKey: design.variants[0]?.key,
+      variantKey: design.variants[0]?.key ?? '',
       sizing: 'sheet',
       axis: '',
       size: String(10 + Math.floor(random() * 4)),
       gauges: {},
       pieces,
-      attachedTo: '',
-      made: 'batch',
-      measures: {},
-      colours: 'whole',
-      shares: '',
-      sharing: 'largest remainder',
-      message: '',
-      character: 'alike',
-      perPiece: '',
-      goesWith: '',
-      sizeOf: '',
-      sizePercent: '',
       papers: [{ paperId, pieces }],
-    }
+    })
   })
   const open = index >= HEAVY.projects - HEAVY.open
   const due = new Date(context.nowMs + (open ? 20 : 5) * DAY_MS).toISOString().slice(0, 10)
-  const brief = { name: `Evening ${index + 1}`, dueOn: due, certainty: '0.9', note: '', lines }
+  const brief = typedBrief(lines, { name: `Evening ${index + 1}`, dueOn: due, certainty: '0.9' })
   const { projectId } = await done(saveBrief(context, null, brief))
   const view = async () => (await findPlanned(context, projectId))!
   for (const { line } of (await view()).plan.lines) await done(skipProof(context, projectId, line.id))

@@ -1,4 +1,5 @@
 import { sql } from 'kysely'
+import { typedBrief, typedLine } from '../../test/typed'
 import { temporaryDatabase, TEST_NOW_MS, TODAY, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
 import { loadDemo } from '../../demo/load'
@@ -64,62 +65,31 @@ const paperNamed = async (name: string, sheets: string) => {
   )
   return paperId
 }
-const lineOf = (orange: string) => ({
-  id: 'new-1',
-  designId: 'corner-folded-rosette',
-  variantKey: 'plain',
-  sizing: 'finished',
-  axis: 'edge-to-edge',
-  size: '5',
-  gauges: { overhang: '0.3' },
-  pieces: '4',
-  attachedTo: '',
-  made: 'batch',
-  measures: {},
-  colours: 'whole',
-  shares: '',
-  sharing: 'largest remainder',
-  message: '',
-  character: 'alike',
-  perPiece: '',
-  goesWith: '',
-  sizeOf: '',
-  sizePercent: '',
-  papers: [{ paperId: orange, pieces: '4' }],
-})
-const leavesOf = (green: string) => ({
-  ...lineOf(green),
-  id: 'new-2',
-  designId: 'narrow-leaf',
-  variantKey: 'halved',
-  axis: 'tip-to-tip',
-  size: '8.5',
-  gauges: {},
-  pieces: '',
-  attachedTo: 'new-1',
-  made: 'batch',
-  measures: {},
-  colours: 'whole',
-  shares: '',
-  sharing: 'largest remainder',
-  message: '',
-  character: 'alike',
-  perPiece: '2',
-  goesWith: '',
-  sizeOf: '',
-  sizePercent: '',
-  papers: [{ paperId: green, pieces: '8' }],
-})
-const briefOf = (lines: readonly object[]) => ({
-  name: 'Lids',
-  dueOn: '',
-  certainty: '0.95',
-  note: '',
-  yearly: false,
-  shoppingDays: '7',
-  like: '',
-  lines,
-})
+const lineOf = (orange: string) =>
+  typedLine({
+    id: 'new-1',
+    designId: 'corner-folded-rosette',
+    variantKey: 'plain',
+    axis: 'edge-to-edge',
+    size: '5',
+    gauges: { overhang: '0.3' },
+    pieces: '4',
+    papers: [{ paperId: orange, pieces: '4' }],
+  })
+const leavesOf = (green: string) =>
+  typedLine({
+    id: 'new-2',
+    designId: 'narrow-leaf',
+    variantKey: 'halved',
+    axis: 'tip-to-tip',
+    size: '8.5',
+    gauges: {},
+    pieces: '',
+    attachedTo: 'new-1',
+    perPiece: '2',
+    papers: [{ paperId: green, pieces: '8' }],
+  })
+const briefOf = (lines: readonly object[]) => ({ ...typedBrief([]), name: 'Lids', lines })
 
 interface Planned {
   readonly id: string

@@ -1,9 +1,12 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok } from '../../test/deeds'
+import { typedBrief, typedLine } from '../../test/typed'
 import type { DeedResult } from './deed'
 import { addSheets, savePaper } from './deeds/papers'
 import { chooseOrder, choosePlannedOrders, undoOrder } from './deeds/orders'
+import { cutProof } from './deeds/proofs'
 import { saveBrief } from './deeds/save-brief'
+import { swapPapers } from './deeds/swap-papers'
 import { readColours } from './read/colours'
 import { readProject } from './read/project'
 
@@ -35,43 +38,14 @@ const paper = async (name: string, frontColour: string): Promise<string> => {
   return paperId
 }
 
-const line = (papers: readonly { paperId: string; pieces: string }[], more: object = {}) => ({
-  id: 'new-1',
-  designId: 'narrow-leaf',
-  variantKey: 'halved',
-  sizing: 'finished',
-  axis: 'tip-to-tip',
-  size: '8.5',
-  gauges: {},
-  pieces: String(papers.reduce((sum, { pieces }) => sum + Number(pieces), 0)),
-  attachedTo: '',
-  made: 'batch',
-  measures: {},
-  colours: 'whole',
-  shares: '',
-  sharing: 'largest remainder',
-  message: '',
-  character: 'alike',
-  perPiece: '',
-  goesWith: '',
-  sizeOf: '',
-  sizePercent: '',
-  papers,
-  ...more,
-})
-const save = async (id: string | null, lines: readonly object[]): Promise<string> => {
-  const brief = {
-    name: 'Leaves',
-    dueOn: '',
-    certainty: '0.95',
-    note: '',
-    yearly: false,
-    shoppingDays: '7',
-    like: '',
-    lines,
-  }
-  return (await ok(saveBrief(database.context, id, brief))).projectId
-}
+const line = (papers: readonly { paperId: string; pieces: string }[], more: object = {}) =>
+  typedLine({
+    pieces: String(papers.reduce((sum, { pieces }) => sum + Number(pieces), 0)),
+    papers: [...papers],
+    ...more,
+  })
+const save = async (id: string | null, lines: Parameters<typeof typedBrief>[0]): Promise<string> =>
+  (await ok(saveBrief(database.context, id, typedBrief(lines)))).projectId
 const seen = async (id: string) => {
   const project = await readProject(database.context, id)
   if (!project) throw new Error('no project')
@@ -190,4 +164,84 @@ test('one press chooses all that are planned; a project of one paper has nothing
   expect(await codeOf(undoOrder(database.context, id, lineId))).toBe('NO_ORDER_YET')
   const plain = await save(null, [line([{ paperId: one, pieces: '6' }])])
   expect((await seen(plain)).station).toBe('done')
+})
+
+test('other papers take the places of those there are, with their pieces and in the order that was chosen', async () => {
+  const [one, other, third] = [
+    await paper('Tidewater', '#2c6e7f'),
+    await paper('Oyster', '#e8dcc8'),
+    await paper('Dusk Plum', '#6a4a66'),
+  ]
+  const id = await save(null, [
+    line([
+      { paperId: one, pieces: '4' },
+      { paperId: other, pieces: '2' },
+    ]),
+  ])
+  const lineId = (await seen(id)).project.lines[0]!.id
+  const at = [0, 1, 0, 0, 1, 0]
+  await ok(chooseOrder(database.context, id, { lineId, seed: 3, papers: [one, other], at, locked: [1] }))
+  await ok(swapPapers(database.context, id, { lineId, instead: { [one]: third } }))
+  const after = await seen(id)
+  expect(after.project.lines[0]!.papers.map(({ paper: { id: of }, goodUnits }) => [of, goodUnits])).toEqual([
+    [third, 4],
+    [other, 2],
+  ])
+  expect(after.orders[0]).toMatchObject({ outgrown: false, chosen: { seed: 3, locked: [1] } })
+  const named = after.orders[0]!.order!.colours.map((colour) => after.orders[0]!.counts[colour]!.paper.id)
+  expect(named).toEqual(at.map((colour) => (colour === 0 ? third : other)))
+  // Both exchanged for each other, in one go.
+  await ok(swapPapers(database.context, id, { lineId, instead: { [third]: other, [other]: third } }))
+  expect((await seen(id)).project.lines[0]!.papers.map(({ paper: { id: of } }) => of)).toEqual([other, third])
+})
+test('two papers cannot become one, a paper that is none is refused, and so is what is begun', async () => {
+  const [one, other] = [await paper('Tidewater', '#2c6e7f'), await paper('Oyster', '#e8dcc8')]
+  const id = await save(null, [
+    line([
+      { paperId: one, pieces: '4' },
+      { paperId: other, pieces: '2' },
+    ]),
+  ])
+  const lineId = (await seen(id)).project.lines[0]!.id
+  const swap = (instead: Record<string, string>) =>
+    codeOf(swapPapers(database.context, id, { lineId, instead }))
+  expect(await swap({ [one]: other })).toBe('FIELDS')
+  expect(await swap({ [one]: 'none' })).toBe('NOT_FOUND')
+  expect(await codeOf(swapPapers(database.context, id, { lineId: 'none', instead: {} }))).toBe('NOT_FOUND')
+  await ok(cutProof(database.context, id, { lineId, paperId: one }))
+  const third = await paper('Dusk Plum', '#6a4a66')
+  expect(await swap({ [one]: third })).toBe('PAPERS_BEGUN')
+})
+
+test('flowers and leaves of the same bottles are seen among each other, each in its own order', async () => {
+  const [one, other] = [await paper('Tidewater', '#2c6e7f'), await paper('Oyster', '#e8dcc8')]
+  const bottles = {
+    made: 'bouquet' as const,
+    measures: { bouquets: '2', each: '3', stem: '', vase: '' },
+    id: 'new-1',
+  }
+  const id = await save(null, [
+    line(
+      [
+        { paperId: one, pieces: '4' },
+        { paperId: other, pieces: '2' },
+      ],
+      bottles,
+    ),
+    line([{ paperId: one, pieces: '' }], {
+      ...bottles,
+      id: 'new-2',
+      goesWith: 'new-1',
+      measures: { bouquets: '', each: '1', stem: '', vase: '' },
+    }),
+  ])
+  const { orders } = await seen(id)
+  expect(orders.map(({ orderable, besides }) => [orderable, besides.length])).toEqual([
+    [true, 1],
+    [false, 1],
+  ])
+  expect(orders[0]!.hung!.scene.places).toHaveLength(6)
+  expect(orders[0]!.besides[0]!.hung.scene.places).toHaveLength(2)
+  await ok(choosePlannedOrders(database.context, id))
+  expect((await seen(id)).orders[0]!.chosen).not.toBeNull()
 })

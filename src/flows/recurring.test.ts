@@ -2,6 +2,7 @@ import { leadTime } from '@/core/plan'
 import { leadWords } from '@/ui/project/lead-words'
 import { ok, refusal } from '../../test/deeds'
 import { temporaryDatabase, TODAY, type TemporaryDatabase } from '../../test/temporary-database'
+import { typedBrief, typedLine } from '../../test/typed'
 import { savePaper } from './deeds/papers'
 import { passOver } from './deeds/pass-over'
 import { saveBrief } from './deeds/save-brief'
@@ -27,41 +28,9 @@ async function brief(change: object = {}) {
     note: '',
   }
   const { paperId } = await ok(savePaper(database.context, null, fields))
-  const line = {
-    id: 'new-1',
-    designId: 'narrow-leaf',
-    variantKey: 'halved',
-    sizing: 'finished',
-    axis: 'tip-to-tip',
-    size: '8.5',
-    gauges: {},
-    // Some evenings of work: begun well before the day.
-    pieces: '900',
-    attachedTo: '',
-    made: 'batch',
-    measures: {},
-    colours: 'whole',
-    shares: '',
-    sharing: 'largest remainder',
-    message: '',
-    character: 'alike',
-    perPiece: '',
-    goesWith: '',
-    sizeOf: '',
-    sizePercent: '',
-    papers: [{ paperId, pieces: '' }],
-  }
-  return {
-    name: 'Lantern night',
-    dueOn: '2025-12-05',
-    certainty: '0.95',
-    note: '',
-    yearly: true,
-    shoppingDays: '7',
-    like: '',
-    lines: [line],
-    ...change,
-  }
+  // Some evenings of work: begun well before the day.
+  const line = typedLine({ pieces: '900', papers: [{ paperId, pieces: '' }] })
+  return typedBrief([line], { dueOn: '2025-12-05', yearly: true, ...change })
 }
 const save = async (change: object = {}) =>
   (await ok(saveBrief(database.context, null, await brief(change)))).projectId

@@ -1,3 +1,4 @@
+import { typedBrief, typedLine } from '../../test/typed'
 import {
   defaultGauges,
   finishedSizes,
@@ -80,7 +81,7 @@ test.each(EACH)(
     const { context } = database
     const units = unitsOf(mainPart(design), variant)
     const preferences = { unit: 'cm' } as const
-    const line = {
+    const line = typedLine({
       id: 'new-1',
       designId: design.id,
       variantKey: variant.key,
@@ -91,21 +92,9 @@ test.each(EACH)(
         Object.entries(defaultGauges(design)).map(([key, mm]) => [key, lengthInput(mm, preferences)]),
       ),
       pieces: '1',
-      attachedTo: '',
-      made: 'batch',
-      measures: {},
-      colours: 'whole',
-      shares: '',
-      sharing: 'largest remainder',
-      message: '',
-      character: 'alike',
-      perPiece: '',
-      goesWith: '',
-      sizeOf: '',
-      sizePercent: '',
       papers: [{ paperId, pieces: '1' }],
-    }
-    const brief = { name: design.name, dueOn: '', certainty: '0.8', note: '', lines: [line] }
+    })
+    const brief = typedBrief([line], { name: design.name, certainty: '0.8' })
     const { projectId } = await ok(saveBrief(context, null, brief))
     const planned = (await view(projectId)).lines[0]!
     expect(planned.units).toBe(units)

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { MADE, MADE_KINDS, type MadeInput, type Making } from '@/core/arrange'
 import { LIBRARY, measureDesign } from '@/core/design'
+import { typedBrief, typedLine } from '../../test/typed'
 import { BAD_TEXTS } from '../../test/generators/bad-texts'
 import { briefFields } from './brief'
 import { parseFields } from './field-errors'
@@ -15,39 +16,19 @@ const WORLD = {
   designs: [leaf, star, rosette],
   papers: ['a', 'b', 'c'].map((id) => ({ id, sheets: [] })),
 }
-const garland = {
+const garland = typedLine({
   id: 'new-1',
   designId: 'narrow-leaf',
   variantKey: 'open',
-  sizing: 'finished',
   axis: 'tip-to-tip',
   size: '14',
   gauges: {},
   pieces: '',
   made: 'garland',
   measures: { long: '600', pieces: '', every: '20', tail: '30', knot: '3', across: '' },
-  colours: 'whole',
-  shares: '',
-  sharing: 'largest remainder',
-  message: '',
-  character: 'alike',
-  attachedTo: '',
-  perPiece: '',
-  goesWith: '',
-  sizeOf: '',
-  sizePercent: '',
   papers: [{ paperId: 'a', pieces: '' }],
-}
-const brief = (...lines: readonly object[]) => ({
-  name: 'Rail',
-  dueOn: '',
-  certainty: '0.95',
-  note: '',
-  yearly: false,
-  shoppingDays: '7',
-  like: '',
-  lines,
 })
+const brief = (...lines: readonly object[]) => ({ ...typedBrief([]), name: 'Rail', lines })
 const read = (...lines: readonly object[]) => parseFields(briefFields(WORLD), brief(...lines))
 const errors = (...lines: readonly object[]) => {
   const parsed = read(...lines)

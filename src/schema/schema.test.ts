@@ -1,3 +1,4 @@
+import { typedBrief, typedLine } from '../../test/typed'
 import { z } from 'zod'
 import { BAD_TEXTS } from '../../test/generators/bad-texts'
 import { LIBRARY, measureDesign } from '@/core/design'
@@ -24,31 +25,17 @@ const WORLD = {
   ],
 }
 
-const rosetteLine = {
+const rosetteLine = typedLine({
   id: 'new-1',
   designId: 'corner-folded-rosette',
   variantKey: 'plain',
-  sizing: 'finished',
   axis: 'edge-to-edge',
   size: '5',
   gauges: { overhang: '0.3' },
   pieces: '36',
-  attachedTo: '',
-  made: 'batch',
-  measures: {},
-  colours: 'whole',
-  shares: '',
-  sharing: 'largest remainder',
-  message: '',
-  character: 'alike',
-  perPiece: '',
-  goesWith: '',
-  sizeOf: '',
-  sizePercent: '',
   papers: [{ paperId: 'orange', pieces: '36' }],
-}
-const leafLine = {
-  ...rosetteLine,
+})
+const leafLine = typedLine({
   id: 'new-2',
   designId: 'narrow-leaf',
   variantKey: 'halved',
@@ -57,29 +44,10 @@ const leafLine = {
   gauges: {},
   pieces: '',
   attachedTo: 'new-1',
-  made: 'batch',
-  measures: {},
-  colours: 'whole',
-  shares: '',
-  sharing: 'largest remainder',
-  message: '',
-  character: 'alike',
   perPiece: '2',
-  goesWith: '',
-  sizeOf: '',
-  sizePercent: '',
   papers: [{ paperId: 'green', pieces: '72' }],
-}
-const brief = {
-  name: 'Lids',
-  dueOn: '2026-12-05',
-  certainty: '0.95',
-  note: '',
-  yearly: false,
-  shoppingDays: '7',
-  like: '',
-  lines: [rosetteLine, leafLine],
-}
+})
+const brief = typedBrief([rosetteLine, leafLine], { name: 'Lids', dueOn: '2026-12-05' })
 const withLine = (change: object) => ({ ...brief, lines: [{ ...rosetteLine, ...change }] })
 const errorsOf = (input: unknown) => {
   const parsed = parseFields(briefFields(WORLD), input)

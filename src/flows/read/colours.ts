@@ -9,8 +9,8 @@ import {
   type Shape,
 } from '@/core/arrange'
 import { hardToTell, sideAdvice, type SideAdvice, type WayOfSeeing } from '@/core/colour'
-import { siblingGauges } from '@/core/design'
-import { sidesShown } from '@/core/fold'
+import { mainPart, siblingGauges } from '@/core/design'
+import { formsShown, sidesShown } from '@/core/fold'
 import { canBeOrdered, seenPieces, type ColouredLine } from '@/core/plan'
 import { ordersOfLines, type LineOrderRow } from '@/data/repositories/line-orders'
 import type { FlowContext } from '../flow-context'
@@ -85,6 +85,10 @@ export interface SidesView {
   readonly line: LineView
   readonly above: number
   readonly behind: number
+  /** In what forms the other side is seen from above. */
+  readonly forms: ReturnType<typeof formsShown>
+  /** The side that is up when folding begins, and why. */
+  readonly sideUp: string
   readonly papers: readonly { readonly paper: PaperView; readonly advice: SideAdvice }[]
 }
 
@@ -209,6 +213,9 @@ function besidesOf({ line, hung }: LineOrder, orders: readonly LineOrder[]): rea
   )
 }
 
+/** A strip at most so wide counts as a border or a line, not as an area. Common practice, no source. */
+const NARROW_MM = 5
+
 async function sidesOf(context: FlowContext, line: LineView): Promise<SidesView | null> {
   const end = await readEnd(context, line.designHash, line)
   if (!end) return null
@@ -219,6 +226,8 @@ async function sidesOf(context: FlowContext, line: LineView): Promise<SidesView 
     line,
     above,
     behind,
+    forms: formsShown(end.front, main === 'front' ? 'back' : 'front', NARROW_MM / line.sheetMm),
+    sideUp: mainPart(line.design).sideUpReason,
     papers: [...papers.values()].map((paper) => ({
       paper,
       advice: sideAdvice({ ...paper, mainShare: above }),

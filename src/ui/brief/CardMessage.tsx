@@ -56,7 +56,7 @@ export function CardMessage({ index, form, panel, preferences }: CardMessageProp
   const words = ready && text.trim() !== '' ? fitWords(text, panel, preferences) : ''
   return (
     <div>
-      <label className="text-sm font-semibold" htmlFor={name}>
+      <label className="block text-sm font-semibold" htmlFor={name}>
         Written on each card
       </label>
       <textarea

@@ -18,10 +18,13 @@ export function CharacterOf({ index, form, line, design, sheetMm, preferences }:
   const gauges = readGauges(line.gauges, unit)
   const kinds =
     sheetMm === null ? [] : siblingGauges(design, { sheetMm, gauges, character: line.character, ruler })
-  const told = kinds.map((kind) =>
-    gaugesSet(design, kind, sheetMm ?? 0)
-      .map(({ name, mm }) => `${name} ${formatLength(mm, preferences)}`)
-      .join(', '),
+  const sets = kinds.map((kind) => gaugesSet(design, kind, sheetMm ?? 0))
+  // Gauge by gauge: what it is on each kind of piece.
+  const told = design.gauges.map(
+    ({ key, name }) =>
+      `${name} ${sets
+        .map((set) => formatLength(set.find((gauge) => gauge.key === key)?.mm ?? 0, preferences))
+        .join(', ')}`,
   )
   return (
     <div className="flex flex-wrap items-end gap-4">
@@ -33,11 +36,11 @@ export function CharacterOf({ index, form, line, design, sheetMm, preferences }:
         choices={CHARACTERS.map((character) => [character, character === 'alike' ? 'not at all' : character])}
       />
       <p className="max-w-prose grow" aria-live="polite">
-        {line.character === 'alike' || told.length === 0
+        {line.character === 'alike' || kinds.length === 0
           ? ''
-          : told.length === 1
+          : kinds.length === 1
             ? 'No gauge has room for that at this size: all stay alike.'
-            : `By turns ${told.join('; ')}. The table says it for each piece.`}
+            : `By turns: ${told.join('; ')}. At the table each piece is told its own.`}
       </p>
     </div>
   )

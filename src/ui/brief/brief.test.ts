@@ -1,3 +1,4 @@
+import { typedBrief } from '../../../test/typed'
 import { NO_HISTORY } from '@/core/batch'
 import { LIBRARY, measureDesign } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -51,16 +52,7 @@ const fresh = newLine('new-1', rosette, [paper], CM)
 
 test('a fresh line only lacks its numbers', () => {
   const filled = { ...fresh, size: '5', pieces: '4', papers: [{ paperId: 'orange', pieces: '4' }] }
-  const brief = {
-    name: 'Lids',
-    dueOn: '',
-    certainty: '0.95',
-    note: '',
-    yearly: false,
-    shoppingDays: '7',
-    like: '',
-    lines: [filled],
-  }
+  const brief = typedBrief([filled], { name: 'Lids' })
   expect(
     parseFields(
       briefFields({

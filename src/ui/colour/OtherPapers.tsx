@@ -45,7 +45,7 @@ export function OtherPapers(props: OtherPapersProps) {
             <label className="text-sm font-semibold">
               Instead of {paper.name}
               <select
-                className="select mt-1 block w-44 font-normal"
+                className="select mt-1 flex w-44 font-normal"
                 value={others[at]?.id}
                 onChange={(event) => setInstead({ ...instead, [paper.id]: event.target.value })}
               >

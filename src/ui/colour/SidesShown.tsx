@@ -1,4 +1,5 @@
 import type { SideAdvice } from '@/core/colour'
+import type { SideForm } from '@/core/fold'
 import type { SidesView } from '@/flows/read/colours'
 import { formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
@@ -9,6 +10,19 @@ const ADVICE: Readonly<Record<SideAdvice, string>> = {
   'turn the sheet': 'More of its other side shows: begin with the sheet turned over to see its main colour.',
   'two-sided paper': 'A paper of one colour on both sides would hide the other.',
 }
+
+const FORM_WORDS: Readonly<Record<SideForm, string>> = {
+  border: 'as a border along the edge',
+  line: 'in narrow lines within, as seams and veins do',
+  area: 'in whole areas',
+}
+
+/** In what forms a side is seen, the largest first. */
+const formWords = (forms: SidesView['forms'], locale: string): string =>
+  [...forms]
+    .sort((one, other) => other.share - one.share)
+    .map(({ form, share }) => `${FORM_WORDS[form]} (${formatShare(share, locale)})`)
+    .join(', ')
 
 interface SidesShownProps {
   readonly sides: readonly SidesView[]
@@ -24,7 +38,7 @@ export function SidesShown({ sides, preferences }: SidesShownProps) {
         Which side shows
       </h2>
       <ul className="mt-3 flex flex-col">
-        {sides.map(({ line, above, behind, papers }) => (
+        {sides.map(({ line, above, behind, forms, sideUp, papers }) => (
           <li
             key={line.id}
             className="grid gap-x-6 gap-y-1 border-t hairline py-3 last:border-b tablet:grid-cols-[18rem_1fr]"
@@ -34,6 +48,10 @@ export function SidesShown({ sides, preferences }: SidesShownProps) {
               <p>
                 {share(above)} of what is seen from above is the main side; from behind {share(behind)}.
               </p>
+              {forms.length === 0 || above === 1 ? null : (
+                <p>The other side shows {formWords(forms, preferences.locale)}.</p>
+              )}
+              <p className="second">{sideUp}</p>
               {[...new Set(papers.map(({ advice }) => advice))].map((advice) => (
                 <p key={advice} className="second flex flex-wrap items-center gap-2">
                   {papers

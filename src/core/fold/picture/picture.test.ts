@@ -7,6 +7,7 @@ import {
   pictureOf,
   pictureOfPiece,
   runProgram,
+  formsShown,
   sidesShown,
   drawProgram,
   turnedPiece,
@@ -55,6 +56,47 @@ test('one corner folded in: its flap is a seventh of what is seen, and nothing o
   const behind = sidesShown(pictureOfPiece(turnedPiece(end)))
   expect(Math.min(behind.front, behind.back)).toBeCloseTo(0, 12)
   expect(sidesShown({ regions: [] })).toEqual({ front: 0, back: 0 })
+})
+
+test('in what forms a side is seen: a strip along the outline, a line within, an area', () => {
+  const rect = (left: number, bottom: number, right: number, top: number) => [
+    left,
+    bottom,
+    right,
+    bottom,
+    right,
+    top,
+    left,
+    top,
+  ]
+  const other = (...parts: readonly (readonly number[])[]) => ({ side: 'back' as const, parts })
+  const main = (...parts: readonly (readonly number[])[]) => ({ side: 'front' as const, parts })
+  // A hem of 0.05 along the lower edge of the unit square, in two parts.
+  const hem = [other(rect(0, 0, 0.5, 0.05), rect(0.5, 0, 1, 0.05)), main(rect(0, 0.05, 1, 1))]
+  expect(formsShown({ regions: hem }, 'back', 0.06)).toEqual([
+    { form: 'border', share: expect.closeTo(0.05, 9) as number },
+  ])
+  // Derived: its rim is 2.1, so that it is 0.1 / 2.1 wide on the whole.
+  expect(formsShown({ regions: hem }, 'back', 0.1 / 2.1 - 1e-6)[0]?.form).toBe('area')
+  expect(formsShown({ regions: hem }, 'front', 0.06)).toEqual([
+    { form: 'area', share: expect.closeTo(0.95, 9) as number },
+  ])
+  const vein = [
+    main(rect(0, 0, 0.48, 1)),
+    other(rect(0.48, 0.01, 0.52, 0.99)),
+    main(rect(0.52, 0, 1, 1), rect(0.48, 0, 0.52, 0.01), rect(0.48, 0.99, 0.52, 1)),
+  ]
+  expect(formsShown({ regions: vein }, 'back', 0.06)[0]?.form).toBe('line')
+  expect(formsShown({ regions: [] }, 'back', 0.06)).toEqual([])
+})
+test('forms of both sides together are all that is seen', () => {
+  const { end } = runProgram(programOf(cornerIn))
+  const picture = pictureOfPiece(end)
+  const { front, back } = sidesShown(picture)
+  const sum = (side: 'front' | 'back') =>
+    formsShown(picture, side, 0.05).reduce((total, { share }) => total + share, 0)
+  expect(sum('front')).toBeCloseTo(front, 12)
+  expect(sum('back')).toBeCloseTo(back, 12)
 })
 
 describe('what is seen', () => {
