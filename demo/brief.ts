@@ -1,4 +1,4 @@
-import type { MadeKind } from '../src/core/arrange'
+import type { Character, MadeKind } from '../src/core/arrange'
 import { DateTime } from 'luxon'
 
 /** A line of a demo brief: finished size, how many, in which papers by name. */
@@ -15,6 +15,8 @@ export interface DemoLine {
   readonly colours?: 'in turn'
   readonly attachedTo?: string
   readonly perPiece?: string
+  readonly goesWith?: string
+  readonly character?: Character
   readonly papers: readonly (readonly [paper: string, pieces: string])[]
 }
 
@@ -24,6 +26,7 @@ export const briefOf = (
   dueOn: string,
   lines: readonly DemoLine[],
   papers: ReadonlyMap<string, string>,
+  more: { readonly yearly?: boolean; readonly shoppingDays?: string } = {},
 ) => ({
   name,
   dueOn,
@@ -32,6 +35,7 @@ export const briefOf = (
   yearly: false,
   shoppingDays: '7',
   like: '',
+  ...more,
   lines: lines.map((line) => ({
     id: line.id,
     designId: line.design,
@@ -47,10 +51,10 @@ export const briefOf = (
     shares: '',
     sharing: 'largest remainder',
     message: '',
-    character: 'alike',
+    character: line.character ?? 'alike',
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece ?? '',
-    goesWith: '',
+    goesWith: line.goesWith ?? '',
     sizeOf: '',
     sizePercent: '',
     papers: line.papers.map(([paper, pieces]) => ({ paperId: papers.get(paper) ?? '', pieces })),
@@ -60,6 +64,10 @@ export const briefOf = (
 /** Today's calendar date in the demo's zone, some days on. */
 export const dayFrom = (nowMs: number, days: number): string =>
   DateTime.fromMillis(nowMs, { zone: 'Europe/London' }).plus({ days }).toISODate() ?? ''
+
+/** The same day a year before the one some days on. */
+export const lastYearsDay = (nowMs: number, days: number): string =>
+  DateTime.fromMillis(nowMs, { zone: 'Europe/London' }).plus({ days }).minus({ years: 1 }).toISODate() ?? ''
 
 /** The Saturday at least a week on. */
 export function saturdayFrom(nowMs: number): string {

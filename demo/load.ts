@@ -1,5 +1,6 @@
 import type { FlowContext } from '../src/flows/flow-context'
 import type { DeedResult } from '../src/flows/deed'
+import { archiveProject } from '../src/flows/deeds/archive-project'
 import { tickCut } from '../src/flows/deeds/cuts'
 import { handOver } from '../src/flows/deeds/deliveries'
 import { recordJoin } from '../src/flows/deeds/joins'
@@ -9,7 +10,7 @@ import { acceptProof, cutProof, skipProof } from '../src/flows/deeds/proofs'
 import { startLooseRun, startProjectRun } from '../src/flows/deeds/runs'
 import { saveBrief } from '../src/flows/deeds/save-brief'
 import { readProject, type ProjectView } from '../src/flows/read/project'
-import { briefOf, dayFrom, saturdayFrom, type DemoLine } from './brief'
+import { briefOf, dayFrom, lastYearsDay, saturdayFrom, type DemoLine } from './brief'
 import { PAPERS } from './papers'
 import { playRun, type Playing } from './play'
 
@@ -237,6 +238,75 @@ async function boathouseStars(context: FlowContext, papers: ReadonlyMap<string, 
   await done(saveBrief({ ...context, nowMs: context.nowMs - DAY_MS }, null, brief))
 }
 
+/** Fourteen bottles, flowers and leaves in each; planned, and short of paper. */
+async function tableBottles(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
+  const lines: readonly DemoLine[] = [
+    {
+      id: 'new-1',
+      design: 'field-flower',
+      variant: 'plain',
+      axis: 'height',
+      size: '9',
+      made: 'bouquet',
+      measures: { bouquets: '14', each: '3', stem: '18', vase: '12' },
+      papers: [
+        ['Tidewater', '21'],
+        ['Dusk Plum', '21'],
+      ],
+    },
+    {
+      id: 'new-2',
+      design: 'narrow-leaf',
+      variant: 'open',
+      axis: 'tip-to-tip',
+      size: '9',
+      made: 'bouquet',
+      measures: { bouquets: '14', each: '2', stem: '18', vase: '' },
+      goesWith: 'new-1',
+      papers: [['Reed Green', '28']],
+    },
+  ]
+  const brief = briefOf('Bottles for the long tables', dayFrom(context.nowMs, 30), lines, papers)
+  await done(saveBrief({ ...context, nowMs: context.nowMs - DAY_MS }, null, brief))
+}
+
+/** Last year's, put away since: it comes every year, and it is time to begin. */
+async function lastYearsWreath(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
+  const beganMs = context.nowMs - 362 * DAY_MS
+  const then = { ...context, nowMs: beganMs }
+  const paperId = papers.get('Buoy Orange') ?? ''
+  const sheets = { paperId, width: '21', height: '29.7', amount: '4', price: '0.14', offcut: false }
+  await done(addSheets(then, sheets))
+  const lines: readonly DemoLine[] = [
+    {
+      id: 'new-1',
+      design: 'simple-heart',
+      variant: 'rounded',
+      axis: 'width',
+      size: '7',
+      made: 'wreath',
+      measures: { radius: '', pieces: '12', overlap: '0' },
+      papers: [['Buoy Orange', '12']],
+    },
+  ]
+  const due = lastYearsDay(context.nowMs, 8)
+  const brief = briefOf('Wreath on the boathouse door', due, lines, papers, { yearly: true })
+  const { projectId } = await done(saveBrief(then, null, brief))
+  const [line] = (await project(context, projectId)).lines
+  await done(skipProof(then, projectId, line?.id ?? ''))
+  await cutAll(then, projectId)
+  await foldLine(context, projectId, {
+    line: 0,
+    paper: 0,
+    seed: 41,
+    fromMs: beganMs + DAY_MS,
+    secondsPerPiece: 200,
+  })
+  const pieces = [{ lineId: line?.id, pieces: '12' }]
+  await done(handOver({ ...context, nowMs: beganMs + 5 * DAY_MS }, projectId, { note: '', pieces }))
+  await done(archiveProject({ ...context, nowMs: beganMs + 9 * DAY_MS }, projectId, true))
+}
+
 /** An evening without a project. */
 async function looseRosettes(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
   const fromMs = context.nowMs - 14 * DAY_MS
@@ -263,9 +333,11 @@ async function looseRosettes(context: FlowContext, papers: ReadonlyMap<string, s
 /** Saltmarsh Lantern Night: a made-up village evening on a tidal flat. Dates are set from the moment of loading. */
 export async function loadDemo(context: FlowContext): Promise<void> {
   const papers = await fillDrawer({ ...context, nowMs: context.nowMs - 20 * DAY_MS })
+  await lastYearsWreath(context, papers)
   await looseRosettes(context, papers)
   await messageHearts(context, papers)
   await lanternLids(context, papers)
   await jettyGarland(context, papers)
   await boathouseStars(context, papers)
+  await tableBottles(context, papers)
 }

@@ -190,3 +190,69 @@ describe('units of a piece in several papers by turns', () => {
     )
   })
 })
+
+describe('what else is kept of a line', () => {
+  const [leafCard] = [
+    { ...garland, made: 'topper', measures: { gifts: '12', each: '1', margin: '1', panels: '2' } },
+  ]
+  const making = (change: object) => {
+    const result = read({ ...leafCard, ...change })
+    return result.ok ? result.value.lines[0]!.making : result.fields
+  }
+  test('a message on cards; none on what has no card', () => {
+    expect(making({ message: ' for you ' })).toMatchObject({ message: 'for you' })
+    expect(making({})).not.toHaveProperty('message')
+    expect(making({ message: 'x'.repeat(501) })).toHaveProperty(['lines.0.message'])
+    expect(making({ ...garland, message: 'for you' })).not.toHaveProperty('message')
+  })
+  test('a card folded once is cut twice as high', () => {
+    const worked = (panels: string) => {
+      const kept = making({ measures: { gifts: '12', each: '1', margin: '1', panels } }) as Making
+      const result = workedOut(kept, { acrossMm: 50, highMm: 40 }, 'cm')
+      return result.ok ? result.made.supplies : []
+    }
+    expect(worked('1')).toEqual([{ what: 'card', count: 12, eachMm: 70, highMm: 60 }])
+    expect(worked('')).toEqual(worked('1'))
+    expect(worked('2')).toEqual([{ what: 'card', count: 12, eachMm: 70, highMm: 120 }])
+    expect(making({ measures: { gifts: '12', each: '1', margin: '1', panels: '3' } })).toHaveProperty([
+      'lines.0.measures.panels',
+    ])
+  })
+  test('character, of a design that has a gauge', () => {
+    const rosettes = {
+      designId: 'corner-folded-rosette',
+      variantKey: 'plain',
+      axis: 'edge-to-edge',
+      size: '5',
+    }
+    expect(making({ ...rosettes, character: 'some' })).toMatchObject({ character: 'some' })
+    expect(making({ ...rosettes, character: 'alike' })).not.toHaveProperty('character')
+    expect(making({ character: 'some' })).not.toHaveProperty('character')
+  })
+  test('shares as they were written, while the counts are theirs', () => {
+    const shared = (a: string, b: string, shares = '2/1') =>
+      making({
+        shares,
+        papers: [
+          { paperId: 'a', pieces: a },
+          { paperId: 'b', pieces: b },
+        ],
+      })
+    expect(shared('8', '4')).toMatchObject({ shares: { text: '2/1', by: 'largest remainder' } })
+    expect(shared('7', '5')).not.toHaveProperty('shares')
+    expect(shared('8', '4', '')).not.toHaveProperty('shares')
+    expect(shared('8', '4', 'much/little')).not.toHaveProperty('shares')
+  })
+  test('all of it comes back as it was kept', () => {
+    const kept: Making = {
+      kind: 'topper',
+      values: { gifts: 12, each: 1, margin: 10, panels: 2 },
+      shares: { text: '2/1', by: 'sainte-lague' },
+      character: 'lively',
+      message: 'for you',
+    }
+    expect(makingFromText(makingText(kept))).toEqual(kept)
+    for (const bad of [{ character: 'alike' }, { message: '' }, { shares: { text: '2/1', by: 'whim' } }])
+      expect(keptMaking.safeParse({ ...kept, ...bad }).success).toBe(false)
+  })
+})
