@@ -45,7 +45,8 @@ async function spoilEach(page: Page, { id, press, fine = [] }: FieldToSpoil): Pr
 
 const otherValues = (page: Page, id: string) =>
   page
-    .locator('form input, form select, form textarea')
+    // The dial is no field: it comes and goes with what it is turned for.
+    .locator('form input:not([type=radio], [type=range]), form select, form textarea')
     .evaluateAll(
       (controls, except) =>
         controls
@@ -107,7 +108,7 @@ test('brief: a day that does not exist is told apart from no day, and a past one
 test('paper: numbers that cannot be are refused at their field', async ({ page }) => {
   await page.goto(`${server.address}/papers/new`)
   await page.getByLabel('Name').fill('Trial paper')
-  await page.getByText('Weight, thickness, a note').click()
+  await page.getByText('Weight, thickness, pattern, a note').click()
   for (const id of ['grammageGsm', 'caliperMm'])
     await spoilEach(page, { id, press: 'Add it to the drawer', fine: ['empty', 'blank'] })
   await spoilEach(page, {

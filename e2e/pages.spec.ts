@@ -25,6 +25,9 @@ const WALKS: Readonly<
     '/projects',
     '/projects?away=1',
     '/projects/new',
+    '/projects/new?from=occasion',
+    '/projects/new?from=stack',
+    '/projects/new?from=before',
     '/papers',
     '/papers/new',
     await href(page, `${address}/papers`, 'Reed Green'),
@@ -49,6 +52,8 @@ const WALKS: Readonly<
     stationsOf(page, demo, 'Rosettes for the lantern lids'),
   'a project of another kind': (page, demo) =>
     stationsOf(page, demo, 'Garland of leaves along the jetty rail'),
+  'bottles of flowers and leaves': async (page, demo) =>
+    (await stationsOf(page, demo, 'Bottles for the long tables')).slice(0, 3),
 }
 /** The same markup in fewer columns: faults that a narrow page alone has show on these. */
 const AXE_ON_TABLET = /^\/$|brief|fold|runs/

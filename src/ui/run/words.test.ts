@@ -1,4 +1,4 @@
-import { LIBRARY, measureDesign, mainPart, stagesOf, variantOf } from '@/core/design'
+import { kindOf, LIBRARY, measureDesign, mainPart, stagesOf, variantOf } from '@/core/design'
 import { cellsOf, NONE_CLOSED, runState, tapsOf, type RunPlan, type TapGrain } from '@/core/run'
 import { saidStep } from '@/flows/run-plan'
 import type { RunView } from '@/flows/read/run'
@@ -66,6 +66,27 @@ test('a fold to a gauge tells its length in the reader’s unit, on every piece'
     'To the gauge: petal overhang 0.3 cm.',
   )
   expect(nowWords(run, { piece: 5, step: 0, repeat: 1 }, told).note ?? '').not.toContain('gauge')
+})
+
+test('of siblings each piece is told its own gauge, whatever one tap takes', () => {
+  const run = runOf('corner-folded-rosette')
+  const kinds = [3, 5, 1].map((mm) => [{ key: 'overhang', name: 'petal overhang', mm }])
+  const siblings = { ...run, kinds }
+  const out = run.steps.findIndex(({ gauges }) => gauges.includes('overhang'))
+  const notes = [1, 2, 3, 4, 5, 6, 7, 8, 9].map(
+    (piece) => nowWords(siblings, { piece, step: out, repeat: 1 }, told).note ?? '',
+  )
+  for (const [piece, note] of notes.entries())
+    expect(note).toContain(
+      `This piece, to the gauge: petal overhang ${told(kinds[kindOf(piece, 3)]![0]!.mm)}.`,
+    )
+  expect(new Set(notes).size).toBe(3)
+  const whole = { ...siblings, plan: { ...run.plan, grain: 'piece' as const } }
+  expect(nowWords(whole, { piece: 2, step: out, repeat: 1 }, told).note).toBe(
+    `This piece: petal overhang ${told(kinds[kindOf(1, 3)]![0]!.mm)}.`,
+  )
+  const alike = { ...run, plan: { ...run.plan, grain: 'piece' as const } }
+  expect(nowWords(alike, { piece: 2, step: out, repeat: 1 }, told).note).toBeNull()
 })
 
 test('a fold that meets no mark tells how deep its flap is, before its own note', () => {
