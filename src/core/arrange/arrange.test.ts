@@ -148,3 +148,27 @@ test.each([
   expect(arrange).toThrow(CoreError)
   expect(arrange).toThrow(code)
 })
+
+test('of two colours what cannot be kept apart is spread over the whole line, not left at its ends', () => {
+  for (const [one, other] of [
+    [40, 50],
+    [30, 60],
+    [7, 12],
+    [100, 130],
+  ] as const)
+    for (const shape of ['line', 'ring'] as const) {
+      const { clashes, colours } = arrangeInOrder({
+        neighbours: shape,
+        counts: [one, other],
+        locked: new Map(),
+      })
+      const least = shape === 'ring' ? 2 * other - one - other : 2 * other - one - other - 1
+      expect(clashes).toHaveLength(Math.max(0, least))
+      // In every stretch of the line there are as many clashes as in any other, but one.
+      const inStretch = (from: number, long: number) =>
+        clashes.filter(([at, next]) => at >= from && next < from + long && next > at).length
+      const long = Math.floor(colours.length / 3)
+      const stretches = Array.from({ length: colours.length - long }, (_, from) => inStretch(from, long))
+      expect(Math.max(...stretches) - Math.min(...stretches)).toBeLessThanOrEqual(2)
+    }
+})

@@ -57,7 +57,7 @@ export function LineFields(props: LineFieldsProps) {
     <fieldset className="min-w-0 border-t hairline pt-5">
       <legend className="sr-only">Line {index + 1}</legend>
       <div className="grid gap-5 tablet:grid-cols-[9rem_1fr]">
-        <div className="flex flex-col items-center gap-2">
+        <div className="flex flex-wrap items-center justify-center gap-2 tablet:flex-col tablet:justify-start">
           {design && variant ? (
             <Silhouette
               design={design}
