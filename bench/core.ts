@@ -1,6 +1,7 @@
 import { arrangeInOrder, sceneOf, workOut, type Making, type Neighbours } from '../src/core/arrange'
 import { NO_HISTORY, sparesFor } from '../src/core/batch'
 import { planQuickly, sweepSizes } from '../src/core/cut'
+import { turnDial, type DialBatch } from '../src/core/plan'
 import { runState, tapsOf, type RunEvent, type RunPlan } from '../src/core/run'
 import { percentile, report, timeRuns } from './figures'
 
@@ -104,3 +105,33 @@ const mobile = { threads: 25, each: 20, drop: 100, every: 80, knot: 0 }
 ordering('a mobile of 500 in five', beside({ kind: 'mobile', values: mobile }), shared(500, 5), 2000)
 const domes = { bouquets: 5, each: 100 }
 ordering('five domes of 100 in five', beside({ kind: 'bouquet', values: domes }), shared(500, 5), 2000)
+
+const turning = (pieces: number): DialBatch => ({
+  papers: ['a', 'b', 'c'].map((paperId) => ({
+    paperId,
+    pieces,
+    stock: [{ stockId: paperId, paperId, sizeUm: A4.sizeUm, available: 1, offcut: false }],
+  })),
+  sideMm: 75,
+  ruler: 'mm-0.5',
+  certainty: 0.95,
+  rate: NO_HISTORY,
+  secondsPerUnit: 300,
+  unitsPerPiece: 1,
+  certainties: [0.8, 0.9, 0.95, 0.99],
+})
+for (const [pieces, by] of [
+  [12, 'size'],
+  [300, 'size'],
+  [300, 'certainty'],
+  [300, 'pieces'],
+] as const)
+  report(
+    `the dial by ${by}, three papers of ${pieces}`,
+    percentile(
+      timeRuns(5, () => turnDial(turning(pieces), by, planQuickly, () => true)),
+      0.5,
+    ),
+    'ms',
+    null,
+  )

@@ -62,3 +62,16 @@ test('pieces take the kinds in equal numbers, never three of one in a row', () =
         for (let at = 2; at < pieces; at++) expect(of[at] === of[at - 1] && of[at] === of[at - 2]).toBe(false)
     }
 })
+test('of two gauges one is more where the other is less: three kinds, each with a look of its own', () => {
+  const gauge = (key: string) => ({
+    key,
+    name: key,
+    explains: '',
+    unit: 'mm' as const,
+    standard: 10,
+    least: 0,
+    most: 20,
+  })
+  const two = { gauges: [gauge('a'), gauge('b')] }
+  expect(siblingGauges(two, { ...around, character: 'some' })).toEqual([{}, { a: 15, b: 5 }, { a: 5, b: 15 }])
+})
