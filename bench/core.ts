@@ -118,6 +118,7 @@ const turning = (pieces: number): DialBatch => ({
   rate: NO_HISTORY,
   secondsPerUnit: 300,
   unitsPerPiece: 1,
+  inTurn: false,
   certainties: [0.8, 0.9, 0.95, 0.99],
 })
 for (const [pieces, by] of [

@@ -1,5 +1,5 @@
 import { Delaunay } from 'd3-delaunay'
-import { largest, least } from '../numeric'
+import { largest } from '../numeric'
 import { hangOf, placeAlong } from './hang'
 import type { Made, MadeFact, Making, PieceSize } from './made'
 import type { Neighbours, Pair } from './types'
@@ -36,23 +36,24 @@ const eachIn = ({ members }: SetShare): number => members.reduce((sum, { each })
  */
 function ownersOf({ members }: SetShare, places: readonly PiecePlace[]): readonly number[] {
   const owners = places.map((): number | null => null)
-  const fewFirst = members.map((_, index) => index).sort((one, other) => eachOf(one) - eachOf(other))
-  function eachOf(index: number): number {
-    return members[index]?.each ?? 0
-  }
-  const apart = (one: number, other: number) =>
-    Math.hypot(
-      (places[one]?.xMm ?? 0) - (places[other]?.xMm ?? 0),
-      (places[one]?.yMm ?? 0) - (places[other]?.yMm ?? 0),
-    )
-  for (const member of fewFirst) {
-    const own: number[] = []
-    while (own.length < eachOf(member)) {
-      const free = owners.flatMap((owner, place) => (owner === null ? [place] : []))
-      const far = free.map((place) => (own.length === 0 ? place : least(own.map((one) => apart(one, place)))))
-      const next = free[far.lastIndexOf(largest(far))] ?? 0
+  const fewFirst = members
+    .map(({ each }, member) => ({ each, member }))
+    .sort((one, other) => one.each - other.each)
+  for (const { each, member } of fewFirst) {
+    // How far each place is from the nearest of its own; before there is one, the rim comes first.
+    const far = places.map((_, place) => place / places.length)
+    for (let given = 0; given < each; given++) {
+      let next = -1
+      owners.forEach((owner, place) => {
+        if (owner === null && (next === -1 || (far[place] ?? 0) >= (far[next] ?? 0))) next = place
+      })
+      const chosen = places[next]
+      if (!chosen) break
       owners[next] = member
-      own.push(next)
+      places.forEach(({ xMm, yMm }, place) => {
+        const apart = Math.hypot(xMm - chosen.xMm, yMm - chosen.yMm)
+        far[place] = given === 0 ? apart : Math.min(far[place] ?? 0, apart)
+      })
     }
   }
   return owners.map((owner) => owner ?? 0)

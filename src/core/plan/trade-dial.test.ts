@@ -12,6 +12,7 @@ const batch = (change: Partial<DialBatch> = {}): DialBatch => ({
   rate: { alpha: 1e-6, beta: 1e6 },
   secondsPerUnit: 300,
   unitsPerPiece: 1,
+  inTurn: false,
   certainties: [0.8, 0.9, 0.95, 0.99],
   ...change,
 })
@@ -63,6 +64,21 @@ test('by number: half as many to half as many again, in whole pieces, shares and
   const stops = turn(batch({ papers, unitsPerPiece: 3 }), 'pieces')
   expect(stops.map(({ pieces }) => pieces)).toEqual([3, 4, 5, 6, 7, 8, 9])
   for (const { pieces, seconds } of stops) expect(seconds).toBeCloseTo(3 * pieces * 300, 3)
+})
+test('by number, by turns: every star takes three units of each of three papers', () => {
+  // Eight units to a sheet: one sheet of each paper for the first two stars, two for the third.
+  const eight = { widthUm: 200_000, heightUm: 400_000 }
+  const papers = ['a', 'b', 'c'].map((paperId) => ({
+    paperId,
+    pieces: 6,
+    stock: [{ stockId: paperId, paperId, sizeUm: eight, available: 1, offcut: false }],
+  }))
+  const stars = batch({ papers, sideMm: 100, unitsPerPiece: 9, inTurn: true })
+  expect(turn(stars, 'pieces').map(({ pieces, sheets }) => [pieces, sheets])).toEqual([
+    [1, 3],
+    [2, 3],
+    [3, 6],
+  ])
 })
 test('rejects are folded too: 20 good at one reject in 20 take 20 / 0.95 pieces of time', () => {
   expect(turn(batch({ rate: NO_HISTORY }), 'certainty')[0]!.seconds).toBeCloseTo((24 * 300) / 0.95, 6)

@@ -14,6 +14,8 @@ export interface DialBatch {
   readonly secondsPerUnit: number
   /** Units one piece takes: counts turn by whole pieces. */
   readonly unitsPerPiece: number
+  /** Every piece takes its units of all papers alike, instead of whole pieces in one of them each. */
+  readonly inTurn: boolean
   /** Certainties there are to choose. */
   readonly certainties: readonly number[]
 }
@@ -55,7 +57,7 @@ const secondsOf = ({ rate, secondsPerUnit }: DialBatch, goodUnits: number): numb
   (goodUnits * secondsPerUnit) / (1 - meanRejectRate(rate))
 
 /** Counts by whole pieces around what is asked for, the shares kept. */
-function countsAround({ papers, unitsPerPiece }: DialBatch): readonly (readonly SweepPaper[])[] {
+function countsAround({ papers, unitsPerPiece, inTurn }: DialBatch): readonly (readonly SweepPaper[])[] {
   const good = goodOf(papers)
   const pieces = Math.round(sum(good) / unitsPerPiece)
   const steps = Array.from({ length: 2 * COUNT_STEPS + 1 }, (_, at) =>
@@ -65,8 +67,11 @@ function countsAround({ papers, unitsPerPiece }: DialBatch): readonly (readonly 
   return [...new Set(steps)]
     .filter((count) => count > 0)
     .map((count) => {
-      const units = apportion(count, shares, 'sainte-lague')
-      return papers.map((paper, index) => ({ ...paper, pieces: (units[index] ?? 0) * unitsPerPiece }))
+      const whole = inTurn ? null : apportion(count, shares, 'sainte-lague')
+      return papers.map((paper, index) => ({
+        ...paper,
+        pieces: whole ? (whole[index] ?? 0) * unitsPerPiece : (count * unitsPerPiece) / papers.length,
+      }))
     })
 }
 

@@ -6,7 +6,9 @@ import { currentSettings } from '../settings'
 import { readProject, type ProjectView } from './project'
 
 /** Those whose day comes first are looked at: a household has a handful. */
-const MOST_LOOKED_AT = 12
+const MOST_LOOKED_AT = 6
+/** Nobody folds longer than this for one occasion: what lies further off besides its shopping is not looked at yet. */
+const LONGEST_FOLDING_DAYS = 120
 
 /** An occasion of an earlier year that comes again, and how early to begin. */
 export interface RecurringView {
@@ -53,6 +55,7 @@ export async function readRecurring(context: FlowContext, today: string): Promis
       const after = row.passed_over === null ? today : daysOn(row.passed_over, 1)
       return { row, dueOn: nextYearly(row.due_on, after > today ? after : today) }
     })
+    .filter(({ row, dueOn }) => daysOn(dueOn, -row.shopping_days - LONGEST_FOLDING_DAYS) <= today)
     .sort((one, other) => (one.dueOn < other.dueOn ? -1 : 1))
     .slice(0, MOST_LOOKED_AT)
   if (rows.length === 0) return []

@@ -40,6 +40,7 @@ export async function readStarts(context: FlowContext, asked: StartsAsked): Prom
   const lessons = await readLessons(context)
   const starts: StartView[] = []
   for (const { document, hash } of await readOffered(context)) {
+    if (starts.length === MOST_STARTS) break
     const [variant] = document.variants
     const sheetMm = shownSheetMm(document)
     const size = variant && firstSize(document, sheetMm)
@@ -59,7 +60,7 @@ export async function readStarts(context: FlowContext, asked: StartsAsked): Prom
       seconds: pieces * secondsPerUnit * unitsOf(mainPart(document), variant),
     })
   }
-  return starts.slice(0, MOST_STARTS)
+  return starts
 }
 
 /** The first finished size a sheet gives; `null` where a gauge does not fit it. */

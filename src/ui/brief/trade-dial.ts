@@ -54,12 +54,16 @@ export function tradesOf(stops: readonly Sized[], sideMm: number): Trades | null
   return { now, larger: known(reach.at(-1)), smaller: known(fewer) }
 }
 
+/** Whether the units of each piece take all papers by turns. */
+const inTurnOf = ({ line, design }: Pick<Asked, 'line' | 'design'>): boolean =>
+  line.colours === 'in turn' && line.papers.length > 1 && hasTurns(design.document, line.variantKey)
+
 /** Units of each paper, out of the sizes it is in the drawer in; none while a number is missing. */
 function dialPapers({ line, design, preview, papers }: Asked): readonly SweepPaper[] {
   const [part, ...others] = preview.parts
   if (!part || others.length > 0) return []
   const { document } = design
-  const inTurn = line.colours === 'in turn' && line.papers.length > 1 && hasTurns(document, line.variantKey)
+  const inTurn = inTurnOf({ line, design })
   const found = line.papers.flatMap(({ paperId, pieces }) => {
     const paper = papers.find(({ id }) => id === paperId)
     const share = inTurn ? Number(line.pieces) / line.papers.length : Number(pieces)
@@ -90,6 +94,7 @@ export function dialBatch(asked: Asked): DialBatch | null {
     rate: asked.design.rate,
     secondsPerUnit: asked.design.secondsPerUnit,
     unitsPerPiece: part.unitsPerPiece,
+    inTurn: inTurnOf(asked),
     certainties: CERTAINTIES.map(Number),
   }
 }

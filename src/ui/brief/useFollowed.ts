@@ -32,6 +32,15 @@ export function useFollowed({
   useEffect(() => {
     if (size !== null) form.setValue(`${at}.size`, size)
   }, [at, form, size])
+  // What cannot be followed any more is followed by nothing: the line stands by itself, as it is.
+  const lost = {
+    goesWith: line !== undefined && line.goesWith !== '' && !host,
+    sizeOf: line !== undefined && line.sizeOf !== '' && !sized,
+  }
+  useEffect(() => {
+    if (lost.goesWith) form.setValue(`${at}.goesWith`, '')
+    if (lost.sizeOf) form.setValue(`${at}.sizeOf`, '')
+  }, [at, form, lost.goesWith, lost.sizeOf])
   const sizing = sized?.sizing
   useEffect(() => {
     if (sizing !== undefined) form.setValue(`${at}.sizing`, sizing)
