@@ -1,5 +1,6 @@
-import type { Character, MadeKind } from '../src/core/arrange'
+import type { MadeKind } from '../src/core/arrange'
 import { DateTime } from 'luxon'
+import { BLANK_BRIEF, BLANK_LINE } from '../src/schema/brief-typed'
 
 /** A line of a demo brief: finished size, how many, in which papers by name. */
 export interface DemoLine {
@@ -16,7 +17,6 @@ export interface DemoLine {
   readonly attachedTo?: string
   readonly perPiece?: string
   readonly goesWith?: string
-  readonly character?: Character
   readonly papers: readonly (readonly [paper: string, pieces: string])[]
 }
 
@@ -28,35 +28,27 @@ export const briefOf = (
   papers: ReadonlyMap<string, string>,
   more: { readonly yearly?: boolean; readonly shoppingDays?: string } = {},
 ) => ({
+  ...BLANK_BRIEF,
   name,
   dueOn,
   certainty: '0.95',
-  note: '',
-  yearly: false,
-  shoppingDays: '7',
-  like: '',
   ...more,
   lines: lines.map((line) => ({
+    ...BLANK_LINE,
     id: line.id,
     designId: line.design,
     variantKey: line.variant,
-    sizing: 'finished',
+    sizing: 'finished' as const,
     axis: line.axis,
     size: line.size,
-    gauges: line.gauges ?? {},
+    gauges: { ...line.gauges },
     pieces: line.pieces ?? '',
     made: line.made ?? 'batch',
-    measures: line.measures ?? {},
+    measures: { ...line.measures },
     colours: line.colours ?? 'whole',
-    shares: '',
-    sharing: 'largest remainder',
-    message: '',
-    character: line.character ?? 'alike',
     attachedTo: line.attachedTo ?? '',
     perPiece: line.perPiece ?? '',
     goesWith: line.goesWith ?? '',
-    sizeOf: '',
-    sizePercent: '',
     papers: line.papers.map(([paper, pieces]) => ({ paperId: papers.get(paper) ?? '', pieces })),
   })),
 })

@@ -21,6 +21,7 @@ interface Shot {
 interface Ids {
   readonly lids: string
   readonly garland: string
+  readonly bottles: string
   readonly hearts: string
   readonly run: string
 }
@@ -28,8 +29,14 @@ interface Ids {
 const SHOTS: readonly Shot[] = [
   { name: 'bench', path: () => '/' },
   { name: 'projects', path: () => '/projects' },
-  { name: 'brief', path: ({ lids }) => `/projects/${lids}/brief`, whole: true },
-  { name: 'colour', path: ({ lids }) => `/projects/${lids}/colour`, whole: true },
+  {
+    name: 'brief',
+    path: ({ bottles }) => `/projects/${bottles}/brief`,
+    whole: true,
+    // Each line's dial is turned in a worker.
+    prepare: async (page) => page.getByRole('slider').nth(1).waitFor(),
+  },
+  { name: 'colour', path: ({ bottles }) => `/projects/${bottles}/colour`, whole: true },
   { name: 'paper-station', path: ({ garland }) => `/projects/${garland}/paper` },
   {
     name: 'cut',
@@ -79,6 +86,7 @@ async function idsFrom(page: Page, address: string): Promise<Ids> {
   const ids = {
     lids: await idOf('Rosettes for the lantern lids'),
     garland: await idOf('Garland of leaves along the jetty rail'),
+    bottles: await idOf('Bottles for the long tables'),
     hearts: await idOf('Hearts as lantern tags'),
   }
   await page.goto(address)

@@ -1,19 +1,18 @@
 import { z } from 'zod'
 import { MOST_PIECES } from '@/core/batch'
-import { SHARING_METHODS } from '@/core/colour'
-import { CHARACTERS, MADE_KINDS, type MadeKind, type Making } from '@/core/arrange'
+import type { Making } from '@/core/arrange'
 import { outlineSizeMm, variantOf, type DesignDocument, type GaugeSettings } from '@/core/design'
 import type { SheetFor } from '@/core/plan'
 import type { SizeUm } from '@/core/sheet'
 import type { LengthUnit, RulerKey } from '@/core/units'
 import { askedSheet, gaugeField, readGauges as readableGauges, sizeField } from './asked-size'
+import { typedBrief, USUAL_SHOPPING_DAYS, type TypedLine } from './brief-typed'
 import { Complaints } from './complaints'
-import { choice, countText, dateText, idText, MOST_TEXT, nameText, noteText } from './fields'
+import { countText, dateText, nameText, noteText } from './fields'
 import { asItFollows, SIZE_PERCENT, sizeHost, withHost } from './following'
-import { MOST_MESSAGE, MOST_SHARES_TEXT, readMaking, workedOut } from './making'
+import { MOST_MESSAGE, readMaking, workedOut } from './making'
 import { sharedAs } from './ratio'
 import { hasTurns, turnFault } from './turns'
-import { CERTAINTIES } from './settings'
 
 export interface BriefLine {
   /** An existing line's id, or the client's own key for a new one. */
@@ -59,51 +58,6 @@ export interface BriefWorld {
   /** The papers of the drawer with the sheets they come in. */
   readonly papers: readonly { readonly id: string; readonly sheets: readonly SizeUm[] }[]
 }
-
-/** What stands in a field before it is read: so that every complaint is told at once, not the first kind alone. */
-const typed = z.string().max(MOST_TEXT, 'This is too long.')
-
-/** A piece of several units: whole in one paper, or its units in all of them by turns. */
-const COLOURS = ['whole', 'in turn'] as const
-
-const typedLine = z.strictObject({
-  id: idText('a line'),
-  designId: idText('a design'),
-  variantKey: idText('a variant'),
-  sizing: choice('which size you give', ['finished', 'sheet']),
-  axis: z.string().max(64, 'Choose which way the size is measured.'),
-  size: typed,
-  gauges: z.record(z.string().max(64), typed),
-  pieces: typed,
-  made: choice('what they are made into', MADE_KINDS as [MadeKind, ...MadeKind[]]),
-  measures: z.record(z.string().max(64), typed),
-  colours: choice('how its units take their papers', COLOURS),
-  shares: z.string().max(MOST_SHARES_TEXT, 'This is too long.'),
-  message: typed,
-  character: choice('how far they may differ', CHARACTERS),
-  sharing: choice('how shares become whole numbers', SHARING_METHODS),
-  attachedTo: z.string().max(64, 'Choose the line it goes on.'),
-  goesWith: z.string().max(64, 'Choose the line it goes with.'),
-  sizeOf: z.string().max(64, 'Choose the line it follows.'),
-  sizePercent: typed,
-  perPiece: typed,
-  papers: z
-    .array(z.strictObject({ paperId: idText('a paper'), pieces: typed }))
-    .max(30, 'Keep to 30 papers on a line.'),
-})
-
-const typedBrief = z.strictObject({
-  name: typed,
-  dueOn: typed,
-  certainty: choice('how sure to be', CERTAINTIES),
-  note: typed,
-  yearly: z.boolean(),
-  shoppingDays: typed,
-  like: z.union([z.literal(''), idText('the earlier project')]),
-  lines: z.array(typedLine).min(1, 'Add at least one line.').max(60, 'Keep to 60 lines.'),
-})
-
-type TypedLine = z.output<typeof typedLine>
 
 const percentOfSize = countText({ name: 'how many percent', ...SIZE_PERCENT })
 
@@ -161,8 +115,6 @@ function readSheet(
   return undefined
 }
 
-/** What one takes for shopping until somebody says otherwise; common practice. */
-export const USUAL_SHOPPING_DAYS = 7
 const shopping = countText({ name: 'the days for shopping', min: 0, max: 365 })
 const wholeCount = countText({ name: 'how many', min: 1, max: MOST_PIECES })
 const countOnEach = countText({ name: 'how many on each', min: 1, max: 100 })
@@ -363,6 +315,3 @@ export const briefFields = (world: BriefWorld) =>
     const { yearly } = input
     return { name, dueOn, note, certainty: Number(input.certainty), yearly, shoppingDays, like, lines }
   })
-
-/** A brief while it is being written: texts. */
-export type BriefTyped = z.input<typeof typedBrief>

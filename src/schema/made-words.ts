@@ -16,7 +16,7 @@ type KeysOf<Kind extends MadeKind> = (typeof MADE)[Kind]['inputs'][number]['key'
 
 const each = (of: string): InputWords => ({ label: `To each ${of}`, name: `how many to each ${of}` })
 const tail = { label: 'Tail at each end', name: 'the tail' }
-const knot = { label: 'A knot takes', name: 'what a knot takes' }
+const knot = { label: 'A knot or tape takes', name: 'what a knot takes' }
 
 /** The words of everything that can be made. */
 export const MADE_WORDS = {

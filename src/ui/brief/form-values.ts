@@ -3,7 +3,7 @@ import { defaultGauges, type DesignDocument } from '@/core/design'
 import { roundToRuler } from '@/core/units'
 import type { DrawerPaper } from '@/flows/read/papers'
 import type { ProjectView } from '@/flows/read/project'
-import type { BriefTyped } from '@/schema/brief'
+import { BLANK_LINE, type BriefTyped } from '@/schema/brief-typed'
 import { nextYearly } from '@/schema/days'
 import { madeInputs } from '@/schema/making'
 import { CERTAINTIES } from '@/schema/settings'
@@ -49,6 +49,7 @@ export function newLine(
 ): LineValues {
   const [variant] = design.variants
   return {
+    ...BLANK_LINE,
     id,
     designId: design.id,
     variantKey: variant?.key ?? '',
@@ -56,19 +57,6 @@ export function newLine(
     axis: variant?.sizes[0]?.axis ?? '',
     size: '',
     gauges: gaugeInputs(design, preferences),
-    pieces: '',
-    attachedTo: '',
-    made: 'batch',
-    measures: {},
-    colours: 'whole',
-    shares: '',
-    sharing: 'largest remainder',
-    message: '',
-    character: 'alike',
-    perPiece: '',
-    goesWith: '',
-    sizeOf: '',
-    sizePercent: '',
     // A drawer of one paper leaves nothing to choose.
     papers: (chosen.length > 0 ? chosen : papers.slice(0, 1)).map((paper) => ({
       paperId: paper.id,

@@ -13,7 +13,7 @@ import type { Query } from '@/schema/designs-query'
 import { Starts } from './starts'
 import { formatDay, formatDuration, plural, sheetsText, todayIn, type Preferences } from '@/ui/format'
 import { EmptyState } from '@/ui/shell/EmptyState'
-import { USUAL_SHOPPING_DAYS } from '@/schema/brief'
+import { BLANK_BRIEF } from '@/schema/brief-typed'
 import { createProjectAction, loadDesignAction } from '../actions'
 
 export const metadata: Metadata = { title: 'Start a project' }
@@ -74,13 +74,9 @@ export default async function NewProjectPage({ searchParams }: NewProjectProps) 
           <BriefForm
             initial={
               again?.values ?? {
+                ...BLANK_BRIEF,
                 name: occasion ? (OCCASION_NAMES[occasion.key] ?? '') : '',
-                dueOn: '',
                 certainty: settings.certainty,
-                note: '',
-                yearly: false,
-                shoppingDays: String(USUAL_SHOPPING_DAYS),
-                like: '',
                 lines: [
                   begun
                     ? begunLine(first.document, begun, papers, preferences, chosen)
