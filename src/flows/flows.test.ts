@@ -825,7 +825,11 @@ test('the demo loads through the same deeds as everything else, the first tray f
   expect(bench.projects.map((project) => project.next.deed).sort()).toEqual([
     'cut a proof piece',
     'get paper',
+    'get paper',
     'go on folding',
+  ])
+  expect(bench.recurring.map(({ name, logged }) => [name, logged])).toEqual([
+    ['Wreath on the boathouse door', true],
   ])
   for (const project of bench.projects)
     for (const line of project.lines) expect(line.colours.length).toBeGreaterThan(0)
