@@ -266,7 +266,7 @@ async function tableBottles(context: FlowContext, papers: ReadonlyMap<string, st
       papers: [['Reed Green', '28']],
     },
   ]
-  const brief = briefOf('Bottles for the long tables', dayFrom(context.nowMs, 30), lines, papers)
+  const brief = briefOf('Bottles for the long tables', dayFrom(context.nowMs, 27), lines, papers)
   await done(saveBrief({ ...context, nowMs: context.nowMs - DAY_MS }, null, brief))
 }
 

@@ -1,3 +1,4 @@
+import { meanRejectRate } from '@/core/batch'
 import { mainPart, unitsOf } from '@/core/design'
 import type { BriefDesign } from '@/flows/read/brief-designs'
 import type { LineValues } from './form-values'
@@ -19,7 +20,9 @@ function secondsOf(
   const design = designs.find(({ document }) => document.id === line.designId)
   const variant = design?.document.variants.find(({ key }) => key === line.variantKey)
   if (!design || !variant) return { left: 0, done: 0 }
-  const { document, secondsPerUnit } = design
+  const { document, rate } = design
+  // Rejects are folded too, as on the dial.
+  const secondsPerUnit = design.secondsPerUnit / (1 - meanRejectRate(rate))
   const units = (Number(line.pieces) || 0) * unitsOf(mainPart(document), variant)
   const done = Math.min(units, folded)
   return { left: (units - done) * secondsPerUnit, done: done * secondsPerUnit }
