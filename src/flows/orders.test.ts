@@ -245,3 +245,16 @@ test('flowers and leaves of the same bottles are seen among each other, each in 
   await ok(choosePlannedOrders(database.context, id))
   expect((await seen(id)).orders[0]!.chosen).not.toBeNull()
 })
+
+test('lines may follow each other any way round: each is written, and read as it was', async () => {
+  const one = await paper('Tidewater', '#2c6e7f')
+  const papers = [{ paperId: one, pieces: '' }]
+  // The first is half as large as the second; the second is glued to the first, two to each.
+  const id = await save(null, [
+    line(papers, { id: 'new-1', pieces: '6', sizeOf: 'new-2', sizePercent: '50' }),
+    line(papers, { id: 'new-2', pieces: '', size: '12', attachedTo: 'new-1', perPiece: '2' }),
+  ])
+  const [first, second] = (await seen(id)).project.lines
+  expect(first).toMatchObject({ askedMm: 60, sizeOf: { lineId: second!.id, percent: 50 }, attachedTo: null })
+  expect(second).toMatchObject({ pieces: 12, attachedTo: first!.id, perPiece: 2, sizeOf: null })
+})

@@ -217,6 +217,11 @@ export async function saveLine(db: Db, line: NewBriefLine, parts: readonly PartT
   }
 }
 
+/** Changes what is said of a line that is there. */
+export async function updateLine(db: Db, id: string, change: Partial<NewBriefLine>): Promise<void> {
+  await db.updateTable('brief_line').set(change).where('id', '=', id).execute()
+}
+
 /** Gives every part of a line other papers, each in the place and with the units of one it has. */
 export async function putPapersInstead(
   db: Db,

@@ -9,6 +9,7 @@ import {
   insertProject,
   linesOf,
   saveLine,
+  updateLine,
   updateProject,
 } from '@/data/repositories/projects'
 import { listPapers } from '@/data/repositories/papers'
@@ -52,6 +53,15 @@ const partsToSave = ({ sheet, papers }: Pick<BriefLine, 'papers'> & { readonly s
 const followsAny = ({ attachedTo, goesWith, sizeOf }: BriefLine): boolean =>
   attachedTo !== null || goesWith !== null || sizeOf !== null
 
+/** A line by itself. */
+const FOLLOWS_NOTHING = {
+  attached_to: null,
+  per_piece: null,
+  goes_with: null,
+  size_of: null,
+  size_percent: null,
+}
+
 async function writeLines(
   { db }: FlowContext,
   projectId: string,
@@ -63,10 +73,7 @@ async function writeLines(
     brief.lines.map((line) => [line.id, existing.some((row) => row.id === line.id) ? line.id : nanoid()]),
   )
   const idOf = (id: string | null) => (id === null ? null : (ids.get(id) ?? null))
-  // Lines that stand on their own first: the others refer to them.
-  const inOrder = brief.lines.map((line, ordinal) => ({ line, ordinal }))
-  inOrder.sort((a, b) => Number(followsAny(a.line)) - Number(followsAny(b.line)))
-  for (const { line, ordinal } of inOrder) {
+  for (const [ordinal, line] of brief.lines.entries()) {
     const pinned = designs.find((one) => one.document === line.design)
     const gauges = Object.fromEntries(Object.entries(line.gauges).map(([key, mm]) => [key, umFromMm(mm)]))
     await saveLine(
@@ -84,15 +91,20 @@ async function writeLines(
         asked_um: umFromMm(line.askedMm),
         gauges: JSON.stringify(gauges),
         made: makingText(line.making),
-        attached_to: idOf(line.attachedTo),
-        per_piece: line.perPiece,
-        goes_with: idOf(line.goesWith),
-        size_of: idOf(line.sizeOf?.lineId ?? null),
-        size_percent: line.sizeOf?.percent ?? null,
+        ...FOLLOWS_NOTHING,
       },
       partsToSave(line),
     )
   }
+  // Only once all are there: lines may refer to each other any way round.
+  for (const line of brief.lines.filter(followsAny))
+    await updateLine(db, ids.get(line.id) ?? line.id, {
+      attached_to: idOf(line.attachedTo),
+      per_piece: line.perPiece,
+      goes_with: idOf(line.goesWith),
+      size_of: idOf(line.sizeOf?.lineId ?? null),
+      size_percent: line.sizeOf?.percent ?? null,
+    })
 }
 
 /** Removes lines the brief no longer has; a line with cuts, runs or joins is refused by name. */
