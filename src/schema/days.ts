@@ -1,5 +1,8 @@
 import { DateTime } from 'luxon'
 
+/** A local date as a form has it once it is whole. */
+export const DAY = /^\d{4}-\d{2}-\d{2}$/
+
 /** The same day of the first year in which it has not passed; a 29 February without one is the 28th. */
 export function nextYearly(dueOn: string, today: string): string {
   let day = DateTime.fromISO(dueOn)

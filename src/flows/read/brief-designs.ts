@@ -11,8 +11,9 @@ import type { RejectRate } from '@/core/batch'
 import { lastUsedDesign } from '@/data/repositories/designs'
 import { readOffered, readVersions, versionKey, type PinnedDesign } from '../designs'
 import type { FlowContext } from '../flow-context'
-import { readLessons, type Learnt } from '../lessons'
+import { readLessons } from '../lessons'
 import { readEnd } from './folds'
+import type { LineView } from './line-view'
 
 /** A design to choose from: its name, and its outline as points of a picture of 100 by 100. */
 export interface DesignChoice {
@@ -76,7 +77,7 @@ export async function readDesignChoices(
 async function briefDesign(
   context: FlowContext,
   { hash, document }: PinnedDesign,
-  lessons: Learnt,
+  learnt: Pick<BriefDesign, 'rate' | 'secondsPerUnit'>,
 ): Promise<BriefDesign> {
   const hardest: Record<string, readonly FoldToMake[]> = {}
   const layers: Record<string, number> = {}
@@ -90,30 +91,37 @@ async function briefDesign(
     document: withoutWords(document),
     hardest,
     layers,
-    rate: lessons.rejectRate(document.family),
-    secondsPerUnit: lessons.pace(document).secondsPerPiece,
+    rate: learnt.rate,
+    secondsPerUnit: learnt.secondsPerUnit,
   }
 }
 
 /** The newest version of a design, for a new line; `null` where none of that id is offered. */
 export async function readBriefDesign(context: FlowContext, id: string): Promise<BriefDesign | null> {
   const found = (await readOffered(context)).find(({ document }) => document.id === id)
-  return found ? briefDesign(context, found, await readLessons(context)) : null
+  if (!found) return null
+  const lessons = await readLessons(context)
+  return briefDesign(context, found, {
+    rate: lessons.rejectRate(found.document.family),
+    secondsPerUnit: lessons.pace(found.document).secondsPerPiece,
+  })
 }
 
-/** The versions that a project's lines were planned with. */
+/** The versions that a project's lines were planned with, and what was learnt for those lines already. */
 export async function readPinnedDesigns(
   context: FlowContext,
-  lines: readonly { readonly designHash: string; readonly engine: number }[],
+  lines: readonly Pick<LineView, 'designHash' | 'engine' | 'rate' | 'secondsPerUnit'>[],
 ): Promise<readonly BriefDesign[]> {
   const versions = lines.map(({ designHash, engine }) => ({ hash: designHash, engine }))
   const documents = await readVersions(context, versions)
-  const known = new Map(versions.map((version) => [versionKey(version), version]))
-  const lessons = await readLessons(context)
+  const known = new Map(
+    lines.map((line) => [versionKey({ hash: line.designHash, engine: line.engine }), line]),
+  )
   const designs: BriefDesign[] = []
-  for (const [key, version] of known) {
+  for (const [key, line] of known) {
     const document = documents.get(key)
-    if (document) designs.push(await briefDesign(context, { ...version, document }, lessons))
+    if (document)
+      designs.push(await briefDesign(context, { hash: line.designHash, engine: line.engine, document }, line))
   }
   return designs
 }

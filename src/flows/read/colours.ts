@@ -127,6 +127,14 @@ function byTurns(counts: readonly number[]): Order {
   return { colours, clashes: clashesOf('ring', colours), fewest: true, mostEven: true }
 }
 
+/** All pieces in one paper: there is nothing to search for, and none could be otherwise. */
+const allAlike = (pieces: number): Order => ({
+  colours: Array<number>(pieces).fill(0),
+  clashes: [],
+  fewest: true,
+  mostEven: true,
+})
+
 /** The order somebody chose, as far as it is of the pieces the line has now. */
 function chosenOf(
   row: LineOrderRow | undefined,
@@ -182,7 +190,9 @@ async function orderOf(
         ? byTurns(pieces)
         : chosen
           ? orderAs(neighbours, chosen.colours, pieces)
-          : plannedOrder(context, neighbours, pieces),
+          : pieces.length === 1
+            ? allAlike(pieces[0] ?? 0)
+            : plannedOrder(context, neighbours, pieces),
   }
 }
 

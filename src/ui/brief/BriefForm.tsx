@@ -7,6 +7,7 @@ import type { DeedResult } from '@/flows/deed'
 import type { BriefDesign, DesignChoice } from '@/flows/read/brief-designs'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { briefFields } from '@/schema/brief'
+import { DAY } from '@/schema/days'
 import { CERTAINTIES } from '@/schema/settings'
 import { Field, FieldError } from '../forms/Field'
 import { CheckField, SelectField, TextField } from '../forms/fields'
@@ -103,7 +104,7 @@ interface OccasionProps {
 /** What it is for, by when, and how sure one wants to be. */
 function Occasion({ form, choices, preferences }: OccasionProps) {
   const [name, dueOn, lines] = useWatch({ control: form.control, name: ['name', 'dueOn', 'lines'] })
-  const days = /^\d{4}-\d{2}-\d{2}$/.test(dueOn) ? daysUntil(dueOn, preferences) : null
+  const days = DAY.test(dueOn) ? daysUntil(dueOn, preferences) : null
   const suggested = name.trim() === '' ? nameFrom(lines, choices) : ''
   return (
     <div className="grid gap-4 tablet:grid-cols-[2fr_1fr_1fr]">

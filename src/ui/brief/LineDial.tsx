@@ -1,5 +1,7 @@
 import { useWatch } from 'react-hook-form'
 import type { BriefDesign } from '@/flows/read/brief-designs'
+import { DAY } from '@/schema/days'
+import { daysUntil } from '../format'
 import { dialTime } from './dial-time'
 import type { LineValues } from './form-values'
 import type { LinePreview } from './line-preview'
@@ -24,7 +26,8 @@ export function LineDial({
   preferences,
   time,
 }: LineDialProps) {
-  const [lines, certainty] = useWatch({ control: form.control, name: ['lines', 'certainty'] })
+  const [lines, certainty, dueOn] = useWatch({ control: form.control, name: ['lines', 'certainty', 'dueOn'] })
+  const daysLeft = DAY.test(dueOn) ? daysUntil(dueOn, preferences) : null
   const at = `lines.${index}` as const
   const take = ({ size, pieces, certainty: sure }: Taken) => {
     if (size !== undefined) form.setValue(`${at}.size`, size, { shouldDirty: true })
@@ -37,7 +40,7 @@ export function LineDial({
       design={found}
       certainty={Number(certainty)}
       counted={line.made === 'batch' && line.attachedTo === ''}
-      time={dialTime(lines, index, designs, time)}
+      time={dialTime(lines, index, designs, time, daysLeft)}
     />
   )
 }

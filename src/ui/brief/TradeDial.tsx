@@ -25,6 +25,8 @@ export interface DialTime {
   readonly eveningSeconds: number
   readonly otherSeconds: number
   readonly doneSeconds: number
+  /** Days until its day; `null` where it has none. */
+  readonly daysLeft: number | null
 }
 
 export interface Taken {
@@ -57,8 +59,8 @@ function useStops(batch: DialBatch | null, turn: DialTurn): readonly DialStop[] 
       cancel = () => dial.cancel()
       // Advice that cannot be had is left out; the plan does not hang on it.
       dial.answer.then(
-        (answer) => setTurned(answer.ok ? { of: request, stops: answer.stops } : null),
-        () => setTurned(null),
+        (answer) => setTurned({ of: request, stops: answer.ok ? answer.stops : [] }),
+        () => setTurned({ of: request, stops: [] }),
       )
     }, REST_MS)
     return () => {
@@ -77,7 +79,7 @@ const TURN_WORDS: Readonly<Record<DialTurn, string>> = {
 
 /** Size, sheets, hours, certainty and date, moved together; and the best advice there is about the size. */
 export function TradeDial(props: TradeDialProps) {
-  const { preview, preferences, counted } = props
+  const { preferences, counted } = props
   const [turn, setTurn] = useState<DialTurn>('size')
   const batch = dialBatch({ ...props, ruler: preferences.ruler })
   const sizes = useStops(batch, 'size')
@@ -121,7 +123,7 @@ export function TradeDial(props: TradeDialProps) {
         />
       ) : (
         <p className="second min-h-16" aria-live="polite">
-          {preview.sheetMm > 0 ? 'Working out what each would take ...' : ''}
+          {stops === null ? 'Working out what each would take ...' : 'No other can be worked out here.'}
         </p>
       )}
     </div>
@@ -241,9 +243,16 @@ function comesTo(stop: DialStop, size: string, time: DialTime, preferences: Pref
     ['Sure of enough', formatCertainty(stop.certainty)],
     [
       time.otherSeconds > 0 ? 'With the rest of it, folded by' : 'Folded by',
-      `${formatDay(ready, preferences)}, ${plural(evenings, 'evening')}`,
+      `${formatDay(ready, preferences)}, ${plural(evenings, 'evening')}${spareWords(time.daysLeft, days)}`,
     ],
   ]
+}
+
+/** How it stands to its day. */
+function spareWords(daysLeft: number | null, days: number): string {
+  if (daysLeft === null) return ''
+  if (daysLeft < days) return `, ${plural(days - daysLeft, 'day')} late`
+  return daysLeft === days ? ', on its day' : `, ${plural(daysLeft - days, 'day')} to spare`
 }
 
 /** What the same sheets could give, and what a little less would save, each with a button that takes it. */

@@ -34,10 +34,12 @@ export function dialTime(
   index: number,
   designs: readonly BriefDesign[],
   { eveningSeconds, foldedUnits }: BriefTime,
+  daysLeft: number | null,
 ): DialTime {
   const times = lines.map((line) => secondsOf(line, designs, foldedUnits[line.id] ?? 0))
   return {
     eveningSeconds,
+    daysLeft,
     otherSeconds: times.reduce((sum, { left }, at) => (at === index ? sum : sum + left), 0),
     doneSeconds: times[index]?.done ?? 0,
   }

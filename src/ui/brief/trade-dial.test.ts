@@ -107,11 +107,12 @@ test('the time around a line: what the others still take, and what of its own is
     ({ id, designId: star.id, variantKey: 'nine', pieces }) as LineValues
   const lines = [line('a', '2'), line('b', '3'), line('c', 'many')]
   const time = { eveningSeconds: 7200, foldedUnits: { a: 10, b: 7, c: 4 } }
-  expect(dialTime(lines, 0, [design], time)).toEqual({
+  expect(dialTime(lines, 0, [design], time, 12)).toEqual({
     eveningSeconds: 7200,
+    daysLeft: 12,
     // One in twenty is a reject and is folded too.
     otherSeconds: expect.closeTo(((27 - 7) * 240) / 0.95, 6) as number,
     doneSeconds: expect.closeTo((10 * 240) / 0.95, 6) as number,
   })
-  expect(dialTime(lines, 0, [], time)).toMatchObject({ otherSeconds: 0, doneSeconds: 0 })
+  expect(dialTime(lines, 0, [], time, null)).toMatchObject({ otherSeconds: 0, doneSeconds: 0 })
 })
