@@ -69,15 +69,23 @@ test('planned again, the new one stands for it', async () => {
   // A year on the new one comes again, not both.
   expect(await begun('2027-11-30')).toEqual(['2027-12-05'])
 })
-test('passed over, it is heard of again the year after; and that can be taken back', async () => {
+test('passed over, it is heard of again the year after, however often the press arrives; and that can be taken back', async () => {
   const id = await save()
-  await ok(passOver(database.context, id, true))
+  await ok(passOver(database.context, id, '2026-12-05'))
+  await ok(passOver(database.context, id, '2026-12-05'))
   expect(await begun()).toEqual([])
   expect(await begun('2027-12-01')).toEqual(['2027-12-05'])
-  await ok(passOver(database.context, id, false))
+  await ok(passOver(database.context, id, null))
   expect(await begun()).toEqual(['2026-12-05'])
+})
+test.each(['2026-12-06', '2026-02-30', 'soon', 7])('%j is none of its days', async (day) => {
+  const id = await save()
+  expect(await refusal(passOver(database.context, id, day))).toMatchObject({ code: 'NOT_FOUND' })
+  expect(await begun()).toEqual(['2026-12-05'])
+})
+test('what comes once cannot be passed over', async () => {
   const once = await save({ yearly: false })
-  expect(await refusal(passOver(database.context, once, true))).toMatchObject({ code: 'NOT_FOUND' })
+  expect(await refusal(passOver(database.context, once, '2026-12-05'))).toMatchObject({ code: 'NOT_FOUND' })
 })
 test.each([
   ['no day', { dueOn: '' }, 'dueOn'],

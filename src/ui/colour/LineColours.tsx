@@ -21,7 +21,7 @@ interface LineColoursProps {
   readonly alone: boolean
   readonly undo: (lineId: string) => Promise<DeedResult<unknown>>
   /** Gives a line other papers, each in the place of one it has. */
-  readonly swap: (lineId: string, papers: Readonly<Record<string, string>>) => Promise<DeedResult<unknown>>
+  readonly swap: (input: object, press: string) => Promise<DeedResult<unknown>>
   readonly drawer: readonly PaperLook[]
   readonly preferences: Preferences
 }

@@ -20,7 +20,7 @@ interface OrderByHandProps extends KeptOrder, Omit<PiecesSeen, 'papers'> {
   readonly chosen: boolean
   /** The page's own button chooses it as planned. */
   readonly alone: boolean
-  readonly swap: (lineId: string, papers: Readonly<Record<string, string>>) => Promise<DeedResult<unknown>>
+  readonly swap: (input: object, press: string) => Promise<DeedResult<unknown>>
 }
 
 /** A line's pieces in order, for hands that would have them otherwise. */

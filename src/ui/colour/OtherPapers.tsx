@@ -4,6 +4,7 @@ import { useState, useTransition } from 'react'
 import type { DeedResult } from '@/flows/deed'
 import { NO_ANSWER, refusalWords } from '../format'
 import type { PaperColours } from '../diagram/faces'
+import { usePress } from '../forms/usePress'
 import { Swatch } from '../paper/Swatch'
 import { Pieces } from './Pieces'
 
@@ -13,7 +14,7 @@ interface OtherPapersProps extends Omit<Parameters<typeof Pieces>[0], 'whole' | 
   readonly papers: readonly NamedPaper[]
   readonly drawer: readonly NamedPaper[]
   readonly lineId: string
-  readonly swap: (lineId: string, papers: Readonly<Record<string, string>>) => Promise<DeedResult<unknown>>
+  readonly swap: (input: object, press: string) => Promise<DeedResult<unknown>>
 }
 
 /** The same order in other papers beside it, each in the place of one; and a way to take them. */
@@ -22,13 +23,14 @@ export function OtherPapers(props: OtherPapersProps) {
   const [instead, setInstead] = useState<Readonly<Record<string, string>>>({})
   const [problem, setProblem] = useState<string | null>(null)
   const [pending, start] = useTransition()
+  const pressOnce = usePress()
   const others = papers.map((paper) => drawer.find(({ id }) => id === instead[paper.id]) ?? paper)
   const changed = others.some(({ id }, at) => id !== papers[at]?.id)
   const twice = new Set(others.map(({ id }) => id)).size < others.length
   const take = () =>
     start(async () => {
       try {
-        const result = await swap(lineId, instead)
+        const result = await pressOnce((press) => swap({ lineId, instead }, press))
         setProblem(result.ok ? null : refusalWords(result))
         if (result.ok) setInstead({})
       } catch {

@@ -105,7 +105,7 @@ function Recurring({
             </div>
             <span className="flex flex-wrap gap-3">
               <DeedButton
-                act={passOverAction.bind(null, one.id, true)}
+                act={passOverAction.bind(null, one.id, one.dueOn)}
                 className="btn btn-ghost"
                 label={`${one.name}: not this year`}
               >

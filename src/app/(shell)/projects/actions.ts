@@ -31,8 +31,8 @@ export const saveBriefAction = async (projectId: unknown, input: unknown, press:
 export const archiveProjectAction = async (projectId: unknown, away: unknown) =>
   actOn(projectId, (context, id) => archiveProject(context, id, away === true))
 
-export const passOverAction = async (projectId: unknown, over: unknown) =>
-  actOn(projectId, (context, id) => passOver(context, id, over === true))
+export const passOverAction = async (projectId: unknown, day: unknown) =>
+  actOn(projectId, (context, id) => passOver(context, id, day))
 
 export const cutProofAction = async (projectId: unknown, input: unknown, press: unknown) =>
   actOnceOn(projectId, press, 'cut a proof for', input, (context, id) => cutProof(context, id, input))
@@ -64,8 +64,8 @@ export const chooseOrderAction = async (projectId: unknown, input: unknown) =>
 export const undoOrderAction = async (projectId: unknown, lineId: unknown) =>
   actOnBoth(projectId, lineId, undoOrder)
 
-export const swapPapersAction = async (projectId: unknown, lineId: unknown, instead: unknown) =>
-  actOn(projectId, (context, id) => swapPapers(context, id, { lineId, instead }))
+export const swapPapersAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'swap papers of', input, (context, id) => swapPapers(context, id, input))
 
 export const choosePlannedOrdersAction = async (projectId: unknown) => actOn(projectId, choosePlannedOrders)
 

@@ -84,7 +84,7 @@ export default async function BriefPage(props: StationParams) {
       {project.passedOver === null ? null : (
         <div className="note mt-6 flex flex-wrap items-center gap-4">
           Passed over on {formatDay(project.passedOver, preferences)}.
-          <DeedButton act={passOverAction.bind(null, project.id, false)} className="btn btn-outline btn-sm">
+          <DeedButton act={passOverAction.bind(null, project.id, null)} className="btn btn-outline btn-sm">
             Do not pass it over
           </DeedButton>
         </div>
