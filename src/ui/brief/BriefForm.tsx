@@ -209,6 +209,10 @@ function Lines({ form, choices, designs, load, papers, preferences, time, begun 
         <button type="button" className="btn btn-outline" onClick={() => add({})}>
           Add a line
         </button>
+        <p className="second mt-2 text-sm">
+          Above, sheets are counted as if the drawer never ran out. What is there and what is short, the Paper
+          station says.
+        </p>
       </div>
     </>
   )

@@ -8,7 +8,7 @@ import { parseFields } from '@/schema/field-errors'
 import type { BriefDesign } from '@/flows/read/brief-designs'
 import type { Preferences } from '../format'
 import { colourOfName } from '../paper/colour-of-name'
-import { newLine } from './form-values'
+import { begunLine, newLine, usualMeasures } from './form-values'
 import { previewLine } from './line-preview'
 
 const DESIGNS = LIBRARY.map(measureDesign)
@@ -141,4 +141,24 @@ describe('planned again', () => {
   ])('what was due on %s falls, on %s, on %s', (dueOn, today, next) => {
     expect(nextYearly(dueOn, today)).toBe(next)
   })
+})
+
+test('who measures in inches begins with lengths on that ruler', () => {
+  const INCH: Preferences = { ...CM, unit: 'in', ruler: 'inch-1/16' }
+  expect(usualMeasures('topper', CM)['margin']).toBe('1')
+  expect(usualMeasures('topper', INCH)['margin']).toBe('3/8')
+  expect(usualMeasures('garland', INCH)).toMatchObject({
+    tail: '11 13/16',
+    knot: '1 3/16',
+    long: '',
+    pieces: '',
+  })
+  const begun = begunLine(
+    rosette,
+    { sizeMm: 60, made: 'wreath', values: { radius: 150, overlap: 0 } },
+    [paper],
+    INCH,
+    [],
+  )
+  expect(begun).toMatchObject({ size: '2 5/16', measures: { radius: '5 7/8', overlap: '0', pieces: '' } })
 })

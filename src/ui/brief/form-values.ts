@@ -1,4 +1,4 @@
-import type { MadeKind, MadeValues, Making } from '@/core/arrange'
+import type { MadeKind, MadeValues } from '@/core/arrange'
 import { defaultGauges, type DesignDocument } from '@/core/design'
 import { roundToRuler } from '@/core/units'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -19,24 +19,33 @@ export const gaugeInputs = (design: DesignDocument, preferences: Preferences): R
     Object.entries(defaultGauges(design)).map(([key, mm]) => [key, lengthInput(mm, preferences)]),
   )
 
-/** The numbers of a kind as a form starts with them: what is usual, the rest open. */
-export const usualMeasures = (kind: MadeKind, preferences: Preferences): Record<string, string> =>
-  Object.fromEntries(
-    madeInputs(kind).map(({ key, is, usual }) => [
-      key,
-      usual === undefined ? '' : is === 'length' ? lengthInput(usual, preferences) : String(usual),
-    ]),
-  )
-
-/** What a line's pieces are made into, as its form shows it. */
-const measuresOf = ({ kind, values }: Making, preferences: Preferences): Record<string, string> =>
+/** Numbers of a kind as its form shows them; those that are not there stay open. */
+const measuresOf = (
+  kind: MadeKind,
+  values: MadeValues,
+  told: (mm: number) => string,
+): Record<string, string> =>
   Object.fromEntries(
     madeInputs(kind).map(({ key, is }) => {
       const value = values[key]
-      const text =
-        value === undefined ? '' : is === 'length' ? lengthInput(value, preferences) : String(value)
-      return [key, text]
+      return [key, value === undefined ? '' : is === 'length' ? told(value) : String(value)]
     }),
+  )
+
+/** A length that nobody asked for, as somebody with that ruler would say it. */
+const onRuler =
+  (preferences: Preferences) =>
+  (mm: number): string =>
+    lengthInput(roundToRuler(mm, preferences.ruler, 'nearest'), preferences)
+
+/** The numbers of a kind as a form starts with them: what is usual, the rest open. */
+export const usualMeasures = (kind: MadeKind, preferences: Preferences): Record<string, string> =>
+  measuresOf(
+    kind,
+    Object.fromEntries(
+      madeInputs(kind).flatMap(({ key, usual }) => (usual === undefined ? [] : [[key, usual] as const])),
+    ),
+    onRuler(preferences),
   )
 
 /** A fresh line of a design, in the papers chosen for it, or the first paper of the drawer. */
@@ -94,7 +103,7 @@ export function begunLine(
     size: lengthInput(roundToRuler(sizeMm, preferences.ruler, 'down'), preferences),
     made,
     pieces: made === 'batch' ? String(values['pieces'] ?? '') : '',
-    measures: made === 'batch' ? {} : measuresOf({ kind: made, values }, preferences),
+    measures: made === 'batch' ? {} : measuresOf(made, values, onRuler(preferences)),
   }
 }
 
@@ -148,7 +157,7 @@ export const briefValues = (project: ProjectView, preferences: Preferences): Bri
     ),
     pieces: String(line.pieces),
     made: line.making.kind,
-    measures: measuresOf(line.making, preferences),
+    measures: measuresOf(line.making.kind, line.making.values, (mm) => lengthInput(mm, preferences)),
     colours: line.making.inTurn ? 'in turn' : 'whole',
     shares: line.making.shares?.text ?? '',
     sharing: line.making.shares?.by ?? 'largest remainder',

@@ -31,7 +31,9 @@ export function InlineText<Values extends FieldValues>({
       {...aria(form, name)}
       {...form.register(name)}
       aria-label={label}
-      className={`${LOOK} w-[4.5ch] min-w-[4.5ch] [field-sizing:content] max-w-40 px-1 text-center`}
+      className={`${LOOK} min-w-[4.5ch] [field-sizing:content] max-w-40 px-1 text-center`}
+      // Where a field cannot grow with its text.
+      size={6}
       inputMode={numeric ? 'numeric' : undefined}
       autoComplete="off"
     />
