@@ -69,6 +69,15 @@ test('planned again, the new one stands for it', async () => {
   // A year on the new one comes again, not both.
   expect(await begun('2027-11-30')).toEqual(['2027-12-05'])
 })
+test('copied for something else that comes once, it is heard of again once that is over', async () => {
+  const id = await save()
+  await save({ like: id, dueOn: '2026-11-28', yearly: false })
+  expect(await begun()).toEqual([])
+  expect(await begun('2026-11-29')).toEqual(['2026-12-05'])
+  const open = await save()
+  await save({ like: open, dueOn: '', yearly: false })
+  expect(await begun('2026-11-29')).toEqual(['2026-12-05', '2026-12-05'])
+})
 test('passed over, it is heard of again the year after, however often the press arrives; and that can be taken back', async () => {
   const id = await save()
   await ok(passOver(database.context, id, '2026-12-05'))

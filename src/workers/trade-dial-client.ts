@@ -5,6 +5,6 @@ import type { DialAnswer, DialRequest, TradeDialWorker } from './trade-dial.work
 export const startTradeDial = (request: DialRequest): Running<DialAnswer> =>
   runInWorker<TradeDialWorker, unknown, DialAnswer>(
     new Worker(new URL('./trade-dial.worker.ts', import.meta.url), { type: 'module' }),
-    (remote, tell) => remote.turn(request, tell),
+    (remote) => remote.turn(request),
     () => {},
   )

@@ -1,6 +1,6 @@
 import { meanRejectRate, sparesFor, type RejectRate } from '../batch'
 import { apportion } from '../colour'
-import { sheetsAtSide, sweepSizes, type CutPlanner, type SweepPaper, type SweepProgress } from '../cut'
+import { sheetsAtSide, sweepSizes, type CutPlanner, type SweepPaper } from '../cut'
 import type { RulerKey } from '../units'
 
 /** A batch as far as a dial turns it: one part, its units in each paper with the sheets they may be cut from. */
@@ -77,15 +77,10 @@ function countsAround({ papers, unitsPerPiece, inTurn }: DialBatch): readonly (r
 
 /**
  * Size, sheets, time and certainty moved together along one of them; the others as they are asked for. The planner is
- * given: a better one takes the quick one's place here. `onProgress` as in `sweepSizes`.
+ * given: a better one takes the quick one's place here.
  * *Throws* `OUT_OF_RANGE`, as the planner does.
  */
-export function turnDial(
-  batch: DialBatch,
-  turn: DialTurn,
-  plan: CutPlanner,
-  onProgress: (progress: SweepProgress) => boolean,
-): readonly DialStop[] {
+export function turnDial(batch: DialBatch, turn: DialTurn, plan: CutPlanner): readonly DialStop[] {
   const { sideMm, certainty, rate, papers, unitsPerPiece } = batch
   const goodUnits = sum(goodOf(papers))
   const here = { sideMm, certainty, pieces: goodUnits / unitsPerPiece, seconds: secondsOf(batch, goodUnits) }
@@ -97,7 +92,7 @@ export function turnDial(
         ruler: batch.ruler,
         also: sideMm,
       }
-      const swept = sweepSizes(withSpares(papers, rate, certainty), range, plan, onProgress)
+      const swept = sweepSizes(withSpares(papers, rate, certainty), range, plan, () => true)
       return swept.points.map((point) => ({ ...here, ...point }))
     }
     case 'certainty':

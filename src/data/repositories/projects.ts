@@ -92,7 +92,10 @@ export const latestProjects = (db: Db, most: number): Promise<Pick<ProjectRow, '
     .limit(most)
     .execute()
 
-/** Occasions of every year whose day has passed and that were not planned again since, put away or not. */
+/**
+ * Occasions of every year whose day has passed, put away or not; but those that were planned again, where that one comes
+ * again itself or is still to come.
+ */
 export const yearlyWithoutNext = (db: Db, today: string): Promise<(ProjectRow & { due_on: string })[]> =>
   db
     .selectFrom('project as j')
@@ -102,7 +105,11 @@ export const yearlyWithoutNext = (db: Db, today: string): Promise<(ProjectRow & 
     .where((where) =>
       where.not(
         where.exists(
-          where.selectFrom('project as next').select('next.id').whereRef('next.again_of', '=', 'j.id'),
+          where
+            .selectFrom('project as next')
+            .select('next.id')
+            .whereRef('next.again_of', '=', 'j.id')
+            .where((one) => one.or([one('next.yearly', '=', 1), one('next.due_on', '>=', today)])),
         ),
       ),
     )

@@ -7,6 +7,7 @@ import { previewLine } from './line-preview'
 import type { LineFieldsProps } from './line-props'
 import { MadePicture, type MadeOf } from './MadePicture'
 import { NO_PAPER_COLOUR } from './no-paper'
+import { typedCount } from './wanted-pieces'
 import { whatFollows } from './what-follows'
 
 interface ArrangedProps extends LineFieldsProps {
@@ -35,7 +36,7 @@ function madeOf(
     }).map((kind) => outlineMm(design, variantOf(design, line.variantKey), preview.sheetMm, kind)),
     papers: line.papers.map(({ paperId, pieces }) => ({
       colour: papers.find(({ id }) => id === paperId)?.frontColour ?? NO_PAPER_COLOUR,
-      pieces: /^\s*\d{1,5}\s*$/.test(pieces) ? Number(pieces) : 0,
+      pieces: typedCount(pieces) ?? 0,
     })),
   }
 }

@@ -19,14 +19,20 @@ function measuring(): (text: string) => number {
 }
 
 /** Whether a message fits, and how large. */
-function fitWords(text: string, panel: Panel, preferences: Preferences): string {
+function fitWords(text: string, panel: Panel, preferences: Preferences): { fits: boolean; words: string } {
   const widthOf = measuring()
   const fitted = fitText(text, panel, widthOf)
   const size = (mm: number) => `${mm.toFixed(1)} mm`
   if (fitted)
-    return `It fits in letters of ${size(fitted.letterMm)}, in ${plural(fitted.lines.length, 'line')}.`
+    return {
+      fits: true,
+      words: `It fits in letters of ${size(fitted.letterMm)}, in ${plural(fitted.lines.length, 'line')}.`,
+    }
   const over = tooLongBy(text, panel, widthOf)
-  return `It does not fit ${formatLength(panel.widthMm, preferences)} x ${formatLength(panel.highMm, preferences)} in letters of ${size(LETTERS_MM.least)}: ${plural(over, 'letter')} too long.`
+  return {
+    fits: false,
+    words: `It does not fit ${formatLength(panel.widthMm, preferences)} x ${formatLength(panel.highMm, preferences)} in letters of ${size(LETTERS_MM.least)}: ${plural(over, 'letter')} too long.`,
+  }
 }
 
 interface CardMessageProps extends Pick<LineFieldsProps, 'index' | 'form' | 'preferences'> {
@@ -53,7 +59,7 @@ export function CardMessage({ index, form, panel, preferences }: CardMessageProp
         </button>
       </div>
     )
-  const words = ready && text.trim() !== '' ? fitWords(text, panel, preferences) : ''
+  const words = ready && text.trim() !== '' ? fitWords(text, panel, preferences) : null
   return (
     <div>
       <label className="block text-sm font-semibold" htmlFor={name}>
@@ -67,8 +73,8 @@ export function CardMessage({ index, form, panel, preferences }: CardMessageProp
         aria-invalid={form.error(name) !== undefined}
         aria-describedby={`${name}-fits`}
       />
-      <p id={`${name}-fits`} aria-live="polite" className={words.includes('not fit') ? 'font-semibold' : ''}>
-        {words}
+      <p id={`${name}-fits`} aria-live="polite" className={words?.fits === false ? 'font-semibold' : ''}>
+        {words?.words}
       </p>
       <FieldError id={name} error={form.error(name)} />
     </div>

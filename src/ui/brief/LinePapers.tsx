@@ -12,18 +12,7 @@ import { SelectField, TextField } from '../forms/fields'
 import type { LineValues } from './form-values'
 import type { LineFieldsProps } from './line-props'
 import { ShareOut } from './ShareOut'
-
-/** Pieces a line has in all, as far as its text can be read. */
-function wantedPieces(values: {
-  pieces: string
-  perPiece: string
-  hostPieces: string | null
-}): number | null {
-  const count = (text: string) => (/^\s*\d{1,6}\s*$/.test(text) ? Number(text) : null)
-  if (values.hostPieces === null) return count(values.pieces)
-  const [each, host] = [count(values.perPiece), count(values.hostPieces)]
-  return each === null || host === null ? null : each * host
-}
+import { wantedPieces } from './wanted-pieces'
 
 interface LinePapersProps extends LineFieldsProps {
   readonly design: DesignDocument | undefined
@@ -35,8 +24,7 @@ export function LinePapers({ index, form, papers, design }: LinePapersProps) {
   const at = `lines.${index}` as const
   const rows = useFieldArray({ control, name: `${at}.papers`, keyName: 'key' })
   const line = useWatch({ control, name: at })
-  const host = useWatch({ control, name: 'lines' }).find((other) => other.id === line.attachedTo)
-  const wanted = wantedPieces({ ...line, hostPieces: line.attachedTo === '' ? null : (host?.pieces ?? '') })
+  const wanted = wantedPieces(line, useWatch({ control, name: 'lines' }))
   const given = line.papers.reduce((sum, row) => sum + (Number(row.pieces) || 0), 0)
   const free = papers.find((paper) => !line.papers.some((row) => row.paperId === paper.id))
   // One paper takes all pieces by itself.

@@ -9,6 +9,7 @@ import type { DesignChoice } from '@/flows/read/brief-designs'
 import { Swatch } from '../paper/Swatch'
 import type { FormOf } from '../forms/useDeedForm'
 import type { BriefValues, LineValues } from './form-values'
+import { typedCount, wantedPieces } from './wanted-pieces'
 
 interface ShareTableProps {
   readonly form: FormOf<BriefValues>
@@ -16,13 +17,12 @@ interface ShareTableProps {
   readonly papers: readonly DrawerPaper[]
 }
 
-const countOf = (text: string): number => (/^\s*\d{1,6}\s*$/.test(text) ? Number(text) : 0)
-
 /** Lines that a table has a row for, with their places among all lines: whole pieces, and a number of them. */
 const rowsOf = (lines: readonly LineValues[]) =>
-  lines.flatMap((line, at) =>
-    line.colours === 'whole' && countOf(line.pieces) > 0 ? [{ line, at, pieces: countOf(line.pieces) }] : [],
-  )
+  lines.flatMap((line, at) => {
+    const pieces = wantedPieces(line, lines) ?? 0
+    return line.colours === 'whole' && pieces > 0 ? [{ line, at, pieces }] : []
+  })
 
 /** All lines by all their papers in one table, both totals beside it, shared at once in the same parts. */
 export function ShareTable({ form, choices, papers }: ShareTableProps) {
@@ -47,7 +47,7 @@ interface TableProps {
 }
 
 const piecesIn = (line: LineValues, paperId: string): number =>
-  countOf(line.papers.find((row) => row.paperId === paperId)?.pieces ?? '')
+  typedCount(line.papers.find((row) => row.paperId === paperId)?.pieces ?? '') ?? 0
 
 /** How many of each line in each paper, and what both come to. */
 const Cells = ({ rows, columns, choices }: TableProps & Pick<ShareTableProps, 'choices'>) => (

@@ -1,11 +1,11 @@
 'use client'
 
-import { DateTime } from 'luxon'
 import { useEffect, useId, useState } from 'react'
 import { NOTHING_TO_SEE } from '@/core/numeric'
 import { eveningsFor, sheetFor, type DialBatch, type DialStop, type DialTurn } from '@/core/plan'
 import { roundToRuler } from '@/core/units'
 import { readGauges } from '@/schema/asked-size'
+import { daysOn } from '@/schema/days'
 import { CERTAINTIES } from '@/schema/settings'
 import { startTradeDial } from '@/workers/trade-dial-client'
 import {
@@ -234,7 +234,7 @@ type Figures = readonly (readonly [label: string, value: string])[]
 function comesTo(stop: DialStop, size: string, time: DialTime, preferences: Preferences): Figures {
   const seconds = Math.max(0, stop.seconds - time.doneSeconds)
   const { evenings, days } = eveningsFor(seconds + time.otherSeconds, time.eveningSeconds)
-  const ready = DateTime.fromISO(todayIn(preferences)).plus({ days }).toISODate() ?? ''
+  const ready = daysOn(todayIn(preferences), days)
   return [
     ['Size', size],
     ['Pieces', String(stop.pieces)],

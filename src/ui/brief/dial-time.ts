@@ -3,6 +3,7 @@ import { mainPart, unitsOf } from '@/core/design'
 import type { BriefDesign } from '@/flows/read/brief-designs'
 import type { LineValues } from './form-values'
 import type { DialTime } from './TradeDial'
+import { wantedPieces } from './wanted-pieces'
 
 /** What the time of a brief is reckoned with. */
 export interface BriefTime {
@@ -13,7 +14,8 @@ export interface BriefTime {
 
 /** What a line takes in all, as far as its number can be read, and how much of it is folded. */
 function secondsOf(
-  line: Pick<LineValues, 'id' | 'designId' | 'variantKey' | 'pieces'>,
+  line: LineValues,
+  lines: readonly LineValues[],
   designs: readonly BriefDesign[],
   folded: number,
 ): { readonly left: number; readonly done: number } {
@@ -23,7 +25,7 @@ function secondsOf(
   const { document, rate } = design
   // Rejects are folded too, as on the dial.
   const secondsPerUnit = design.secondsPerUnit / (1 - meanRejectRate(rate))
-  const units = (Number(line.pieces) || 0) * unitsOf(mainPart(document), variant)
+  const units = (wantedPieces(line, lines) ?? 0) * unitsOf(mainPart(document), variant)
   const done = Math.min(units, folded)
   return { left: (units - done) * secondsPerUnit, done: done * secondsPerUnit }
 }
@@ -36,7 +38,7 @@ export function dialTime(
   { eveningSeconds, foldedUnits }: BriefTime,
   daysLeft: number | null,
 ): DialTime {
-  const times = lines.map((line) => secondsOf(line, designs, foldedUnits[line.id] ?? 0))
+  const times = lines.map((line) => secondsOf(line, lines, designs, foldedUnits[line.id] ?? 0))
   return {
     eveningSeconds,
     daysLeft,

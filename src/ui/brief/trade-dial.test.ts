@@ -104,7 +104,7 @@ test('of many steps those are told that have room, the one next to what is asked
 test('the time around a line: what the others still take, and what of its own is done', () => {
   const design = asked({}).design
   const line = (id: string, pieces: string) =>
-    ({ id, designId: star.id, variantKey: 'nine', pieces }) as LineValues
+    ({ id, designId: star.id, variantKey: 'nine', pieces, attachedTo: '', perPiece: '' }) as LineValues
   const lines = [line('a', '2'), line('b', '3'), line('c', 'many')]
   const time = { eveningSeconds: 7200, foldedUnits: { a: 10, b: 7, c: 4 } }
   expect(dialTime(lines, 0, [design], time, 12)).toEqual({
@@ -114,5 +114,11 @@ test('the time around a line: what the others still take, and what of its own is
     otherSeconds: expect.closeTo(((27 - 7) * 240) / 0.95, 6) as number,
     doneSeconds: expect.closeTo((10 * 240) / 0.95, 6) as number,
   })
+  // Two of them glued to each of the three of b.
+  const glued = { ...line('d', ''), attachedTo: 'b', perPiece: '2' }
+  expect(dialTime([...lines, glued], 0, [design], time, 12).otherSeconds).toBeCloseTo(
+    ((27 - 7 + 2 * 27) * 240) / 0.95,
+    6,
+  )
   expect(dialTime(lines, 0, [], time, null)).toMatchObject({ otherSeconds: 0, doneSeconds: 0 })
 })

@@ -37,7 +37,7 @@ export default async function NewProjectPage({ searchParams }: NewProjectProps) 
   const begun = beginning && choices.some(({ id }) => id === beginning.designId) ? beginning : null
   const designId = begun?.designId ?? firstId
   const first = designId === null ? null : await readBriefDesign(context, designId)
-  const looking = asked.from !== null && !again && !begun
+  const looking = asked.from !== null && asked.from !== 'piece' && !again && !begun
   return (
     <>
       <h1 className="text-4xl">Start a project</h1>

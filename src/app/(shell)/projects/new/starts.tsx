@@ -6,6 +6,7 @@ import type { DrawerPaper } from '@/flows/read/papers'
 import { readEarlier } from '@/flows/read/project-list'
 import { readStarts, type StartView } from '@/flows/read/starts'
 import type { Query } from '@/schema/designs-query'
+import { countText, optionalText } from '@/schema/fields'
 import type { BeginningKind } from '@/schema/new-project-query'
 import { OCCASION_NAMES, occasionSays } from '@/ui/brief/occasion-words'
 import { Outline } from '@/ui/design/Outline'
@@ -148,16 +149,25 @@ const textOf = (query: Query, key: string): string => {
   return typeof value === 'string' ? value : ''
 }
 
-const MOST_SHEETS = 10_000
+const sheetsThere = optionalText(countText({ name: 'how many sheets', min: 1, max: 10_000 }))
+const minutesThere = optionalText(countText({ name: 'the minutes', min: 1, max: 10_000 }))
+
+/** What is asked for, or what is wrong with it; what stands open is the usual. */
+function readCount(schema: typeof sheetsThere, text: string, usual: number) {
+  const parsed = schema.safeParse(text)
+  return parsed.success
+    ? { count: parsed.data ?? usual, error: undefined }
+    : { count: null, error: parsed.error.issues[0]?.message }
+}
 
 /** What a stack of one paper becomes. */
 async function FromStack({ context, query, choices, papers, preferences }: StartsProps) {
   const paper = papers.find(({ id }) => id === textOf(query, 'paper')) ?? papers[0]
   if (!paper) return null
   const there = paper.sheets.reduce((sum, { amount, offcut }) => (offcut ? sum : sum + amount), 0)
-  const asked = Number(textOf(query, 'sheets'))
-  const sheets = Number.isInteger(asked) && asked >= 1 && asked <= MOST_SHEETS ? asked : there
-  const starts = await readStarts(context, { minutes: null, paper: stackOf(paper, sheets) })
+  const { count: sheets, error } = readCount(sheetsThere, textOf(query, 'sheets'), there)
+  const starts =
+    sheets === null ? null : await readStarts(context, { minutes: null, paper: stackOf(paper, sheets) })
   return (
     <>
       <Ask from="stack">
@@ -172,19 +182,21 @@ async function FromStack({ context, query, choices, papers, preferences }: Start
             </select>
           )}
         </Field>
-        <Field id="stack-sheets" label="Sheets of it" hint={`${there} in the drawer.`}>
+        <Field id="stack-sheets" label="Sheets of it" hint={`${there} in the drawer.`} error={error}>
           {(aria) => (
             <input
               {...aria}
               name="sheets"
               inputMode="numeric"
               className="input w-28"
-              defaultValue={sheets === there ? '' : String(sheets)}
+              defaultValue={textOf(query, 'sheets')}
             />
           )}
         </Field>
       </Ask>
-      <StartCards starts={starts} choices={choices} paperId={paper.id} preferences={preferences} />
+      {starts ? (
+        <StartCards starts={starts} choices={choices} paperId={paper.id} preferences={preferences} />
+      ) : null}
     </>
   )
 }
@@ -208,25 +220,31 @@ function stackOf(paper: DrawerPaper, sheets: number): DrawerPaper {
 
 /** What the hours of an evening are enough for. */
 async function FromEvening({ context, query, choices, eveningMinutes, preferences }: StartsProps) {
-  const asked = Number(textOf(query, 'minutes'))
-  const minutes = Number.isInteger(asked) && asked >= 1 && asked <= 10_000 ? asked : eveningMinutes
-  const starts = await readStarts(context, { minutes, paper: null })
+  const { count: minutes, error } = readCount(minutesThere, textOf(query, 'minutes'), eveningMinutes)
+  const starts = minutes === null ? null : await readStarts(context, { minutes, paper: null })
   return (
     <>
       <Ask from="evening">
-        <Field id="evening-minutes" label="Minutes" hint={`${formatDuration(minutes * 60)}.`}>
+        <Field
+          id="evening-minutes"
+          label="Minutes"
+          hint={minutes === null ? undefined : `${formatDuration(minutes * 60)}.`}
+          error={error}
+        >
           {(aria) => (
             <input
               {...aria}
               name="minutes"
               inputMode="numeric"
               className="input w-28"
-              defaultValue={String(minutes)}
+              defaultValue={textOf(query, 'minutes') || String(eveningMinutes)}
             />
           )}
         </Field>
       </Ask>
-      <StartCards starts={starts} choices={choices} paperId={null} preferences={preferences} />
+      {starts ? (
+        <StartCards starts={starts} choices={choices} paperId={null} preferences={preferences} />
+      ) : null}
     </>
   )
 }
