@@ -87,6 +87,17 @@ test('in what forms a side is seen: a strip along the outline, a line within, an
     main(rect(0.52, 0, 1, 1), rect(0.48, 0, 0.52, 0.01), rect(0.48, 0.99, 0.52, 1)),
   ]
   expect(formsShown({ regions: vein }, 'back', 0.06)[0]?.form).toBe('line')
+  // Whichever way its corners run.
+  const turned = vein.map(({ side, parts }) => ({
+    side,
+    parts: parts.map((row) =>
+      row
+        .flatMap((_, at) => (at % 2 === 0 ? [row.slice(at, at + 2)] : []))
+        .reverse()
+        .flat(),
+    ),
+  }))
+  expect(formsShown({ regions: turned }, 'back', 0.06)).toEqual(formsShown({ regions: vein }, 'back', 0.06))
   expect(formsShown({ regions: [] }, 'back', 0.06)).toEqual([])
 })
 test('forms of both sides together are all that is seen', () => {

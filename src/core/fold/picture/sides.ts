@@ -1,4 +1,4 @@
-import { area } from '../../geometry'
+import { area, contains, minus, plus, signedArea, times, type Polygon } from '../../geometry'
 import type { DrawnRegion } from './picture'
 
 /** How much of each side of the paper is seen, as shares of all that is seen. */
@@ -7,13 +7,16 @@ export interface SidesShown {
   readonly back: number
 }
 
-const partArea = (row: readonly number[]): number =>
-  area(
-    Array.from({ length: Math.floor(row.length / 2) }, (_, at) => ({
-      x: row[2 * at] ?? 0,
-      y: row[2 * at + 1] ?? 0,
-    })),
-  )
+/** A part as a polygon, its corners counter-clockwise whichever side it is seen from. */
+function polygonOf(row: readonly number[]): Polygon {
+  const corners = Array.from({ length: Math.floor(row.length / 2) }, (_, at) => ({
+    x: row[2 * at] ?? 0,
+    y: row[2 * at + 1] ?? 0,
+  }))
+  return signedArea(corners) < 0 ? corners.reverse() : corners
+}
+
+const partArea = (row: readonly number[]): number => area(polygonOf(row))
 
 /** Areas of what is seen of each side; nothing seen is nothing of either. */
 export function sidesShown({ regions }: { readonly regions: readonly DrawnRegion[] }): SidesShown {
@@ -27,8 +30,6 @@ export function sidesShown({ regions }: { readonly regions: readonly DrawnRegion
 export const SIDE_FORMS = ['border', 'line', 'area'] as const
 export type SideForm = (typeof SIDE_FORMS)[number]
 
-type Row = readonly number[]
-
 /** Points along an edge at which what lies beside it is looked up, as shares. */
 const LOOKS = [0.1, 0.3, 0.5, 0.7, 0.9]
 /** How far beside an edge it is looked, in sides of the sheet. */
@@ -36,38 +37,24 @@ const BESIDE = 1e-3
 /** From this share of its rim on a strip counts as one along the outline. */
 const ALONG_OUTLINE = 0.2
 
-function within(row: Row, x: number, y: number): boolean {
-  let [less, more] = [false, false]
-  for (let at = 0; at < row.length; at += 2) {
-    const [x1 = 0, y1 = 0] = [row[at], row[at + 1]]
-    const [x2 = 0, y2 = 0] = [row[(at + 2) % row.length], row[(at + 3) % row.length]]
-    const turn = (x2 - x1) * (y - y1) - (y2 - y1) * (x - x1)
-    less ||= turn < 0
-    more ||= turn > 0
-  }
-  return !(less && more)
-}
-
 /** The rim of a region: how long it is, and how much of it is the outline of all that is seen. */
 function rimOf(
-  { parts }: DrawnRegion,
-  all: readonly Row[],
+  own: readonly Polygon[],
+  all: readonly Polygon[],
 ): { readonly rim: number; readonly outer: number } {
   let [rim, outer] = [0, 0]
-  for (const row of parts)
-    for (let at = 0; at < row.length; at += 2) {
-      const [x1 = 0, y1 = 0] = [row[at], row[at + 1]]
-      const [x2 = 0, y2 = 0] = [row[(at + 2) % row.length], row[(at + 3) % row.length]]
-      const length = Math.hypot(x2 - x1, y2 - y1)
+  for (const polygon of own)
+    for (const [at, from] of polygon.entries()) {
+      const along = minus(polygon[(at + 1) % polygon.length] ?? from, from)
+      const length = Math.hypot(along.x, along.y)
       if (length < BESIDE) continue
-      const [nx, ny] = [((y2 - y1) / length) * BESIDE, (-(x2 - x1) / length) * BESIDE]
+      // Corners run counter-clockwise: to the right of an edge lies what is outside.
+      const out = times({ x: along.y, y: -along.x }, BESIDE / length)
       for (const share of LOOKS) {
-        const [x, y] = [x1 + (x2 - x1) * share, y1 + (y2 - y1) * share]
-        // Whichever way the corners run, one of the two lies outside the part.
-        const [px, py] = within(row, x + nx, y + ny) ? [x - nx, y - ny] : [x + nx, y + ny]
-        if (parts.some((other) => within(other, px, py))) continue
+        const beside = plus(plus(from, times(along, share)), out)
+        if (own.some((other) => contains(other, beside))) continue
         rim += length / LOOKS.length
-        if (!all.some((other) => within(other, px, py))) outer += length / LOOKS.length
+        if (!all.some((other) => contains(other, beside))) outer += length / LOOKS.length
       }
     }
   return { rim, outer }
@@ -82,13 +69,14 @@ export function formsShown(
   side: DrawnRegion['side'],
   narrow: number,
 ): readonly { readonly form: SideForm; readonly share: number }[] {
-  const rows = regions.flatMap(({ parts }) => parts)
-  const all = rows.reduce((sum, row) => sum + partArea(row), 0)
+  const polygons = regions.flatMap(({ parts }) => parts.map(polygonOf))
+  const all = polygons.reduce((sum, polygon) => sum + area(polygon), 0)
   const seen = new Map<SideForm, number>()
   for (const region of regions) {
     if (region.side !== side) continue
-    const size = region.parts.reduce((sum, row) => sum + partArea(row), 0)
-    const { rim, outer } = rimOf(region, rows)
+    const own = region.parts.map(polygonOf)
+    const size = own.reduce((sum, polygon) => sum + area(polygon), 0)
+    const { rim, outer } = rimOf(own, polygons)
     // A strip's rim is both its long sides: twice its area by it is how wide it is.
     const wide = rim === 0 ? 0 : (2 * size) / rim
     const form = wide > narrow ? 'area' : outer / rim >= ALONG_OUTLINE ? 'border' : 'line'
