@@ -4,6 +4,7 @@ import { DAY } from '@/schema/days'
 import { daysUntil } from '../format'
 import { dialTime } from './dial-time'
 import type { LineValues } from './form-values'
+import { wantedPieces } from './wanted-pieces'
 import type { LinePreview } from './line-preview'
 import type { LineFieldsProps } from './line-props'
 import { TradeDial, type Taken } from './TradeDial'
@@ -36,7 +37,8 @@ export function LineDial({
   }
   return (
     <TradeDial
-      {...{ line, preview, papers, preferences, take }}
+      {...{ preview, papers, preferences, take }}
+      line={{ ...line, pieces: String(wantedPieces(line, lines) ?? '') }}
       design={found}
       certainty={Number(certainty)}
       counted={line.made === 'batch' && line.attachedTo === ''}

@@ -32,6 +32,7 @@ import type { LineFieldsProps } from './line-props'
 import { LinePapers } from './LinePapers'
 import { ASIDE, Sentence } from './Sentence'
 import { spoiledWords } from './spoiled-words'
+import { wantedPieces } from './wanted-pieces'
 import { whatFollows, type Follows } from './what-follows'
 
 /** One line of a brief: a design, how many, how big, in which papers. */
@@ -103,16 +104,19 @@ export function LineFields(props: LineFieldsProps) {
 
 /** What the change would make useless of what is cut and folded, before it is saved. */
 function Spoiled({
+  form,
   line,
   sheetMm,
   begun,
   preferences,
 }: LineFieldsProps & { readonly line: LineValues; readonly sheetMm: number | null }) {
+  const lines = useWatch({ control: form.control, name: 'lines' })
+  const counted = { ...line, pieces: String(wantedPieces(line, lines) ?? '') }
   const own = begun[line.id]
   return (
     <div aria-live="polite">
       {own
-        ? spoiledWords(line, own, sheetMm, preferences).map((words) => (
+        ? spoiledWords(counted, own, sheetMm, preferences).map((words) => (
             <p key={words} className="note mb-2">
               {words}
             </p>
