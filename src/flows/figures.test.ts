@@ -1,6 +1,6 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { defaultGauges, LIBRARY, SHOWN_SHEET_MM } from '@/core/design'
-import { BASES, FOLD_ENGINE_VERSION } from '@/core/fold'
+import { BASES, FOLD_ENGINE_VERSION, formsShown, sidesShown } from '@/core/fold'
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { saveDesignVersion } from '@/data/repositories/designs'
@@ -204,6 +204,24 @@ test('ends: from both sides, and none for a design told in words', async () => {
   await saveDesignVersion(database.db, version, 1)
   expect(await readEnd(database.context, toldHash, { variantKey: 'v', sheetMm: 150, gauges: {} })).toBeNull()
 })
+
+test.each(LIBRARY.map((design) => [design.id, design] as const))(
+  '%s: as it is kept, the forms of each side come to what is seen of it',
+  async (id, source) => {
+    const stored = (await readLibrary(database.context)).find(({ document }) => document.id === id)
+    if (!stored) throw new Error(`no ${id}`)
+    for (const { key: variantKey } of source.variants) {
+      const shown = { variantKey, sheetMm: SHOWN_SHEET_MM, gauges: defaultGauges(stored.document) }
+      const end = await readEnd(database.context, stored.hash, shown)
+      for (const seen of end ? [end.front, end.back] : [])
+        for (const side of ['front', 'back'] as const) {
+          const forms = formsShown(seen, side, 5 / SHOWN_SHEET_MM)
+          expect(forms.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(sidesShown(seen)[side], 9)
+        }
+      expect(end).not.toBeNull()
+    }
+  },
+)
 
 test('bases: all of them with how they end, one by its name, none by another', async () => {
   expect((await readBases(database.context)).map(({ base }) => base.id)).toEqual(BASES.map(({ id }) => id))

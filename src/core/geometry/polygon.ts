@@ -18,8 +18,8 @@ export function signedArea(polygon: Polygon): number {
 
 export const area = (polygon: Polygon): number => Math.abs(signedArea(polygon))
 
-/** Without corners that lie on the one before, and empty where less than a triangle is left. */
-function tidy(points: readonly Point[]): Polygon {
+/** Without corners that lie on the next one, and empty where less than a triangle is left. */
+export function tidied(points: readonly Point[]): Polygon {
   const kept: Point[] = []
   for (let index = 0; index < points.length; index++) {
     const p = points[index] as Point
@@ -64,7 +64,7 @@ export function leftPart(polygon: Polygon, line: Line): Polygon {
       kept.push({ x: p.x + (q.x - p.x) * share, y: p.y + (q.y - p.y) * share })
     }
   }
-  return tidy(kept)
+  return tidied(kept)
 }
 
 interface Box {
@@ -109,7 +109,7 @@ export function centre(polygon: Polygon): Point {
   return times(sum, 1 / polygon.length)
 }
 
-/** Whether a point lies inside or on the edge of a convex counter-clockwise polygon. */
+/** Whether a point lies inside or on the edge of a convex counter-clockwise polygon, no two of its corners in one place. */
 export const contains = (polygon: Polygon, at: Point): boolean =>
   polygon.every((p, index) => {
     const q = polygon[(index + 1) % polygon.length] ?? p

@@ -99,6 +99,9 @@ test('in what forms a side is seen: a strip along the outline, a line within, an
   }))
   expect(formsShown({ regions: turned }, 'back', 0.06)).toEqual(formsShown({ regions: vein }, 'back', 0.06))
   expect(formsShown({ regions: [] }, 'back', 0.06)).toEqual([])
+  // What is kept is rounded: slivers lose a corner, or all their area.
+  const slivers = [...hem, other([0.5, 0.5, 0.5, 0.5, 0.6, 0.5]), main([0, 0.05, 0, 0.05, 0.5, 0.05, 0.5, 0])]
+  expect(formsShown({ regions: slivers }, 'back', 0.06)[0]?.form).toBe('border')
 })
 test('forms of both sides together are all that is seen', () => {
   const { end } = runProgram(programOf(cornerIn))

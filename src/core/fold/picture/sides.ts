@@ -1,4 +1,14 @@
-import { area, contains, minus, plus, signedArea, times, type Polygon } from '../../geometry'
+import {
+  area,
+  contains,
+  minus,
+  plus,
+  signedArea,
+  tidied,
+  times,
+  type Point,
+  type Polygon,
+} from '../../geometry'
 import type { DrawnRegion } from './picture'
 
 /** How much of each side of the paper is seen, as shares of all that is seen. */
@@ -7,21 +17,30 @@ export interface SidesShown {
   readonly back: number
 }
 
-/** A part as a polygon, its corners counter-clockwise whichever side it is seen from. */
-function polygonOf(row: readonly number[]): Polygon {
-  const corners = Array.from({ length: Math.floor(row.length / 2) }, (_, at) => ({
+const cornersOf = (row: readonly number[]): readonly Point[] =>
+  Array.from({ length: Math.floor(row.length / 2) }, (_, at) => ({
     x: row[2 * at] ?? 0,
     y: row[2 * at + 1] ?? 0,
   }))
-  return signedArea(corners) < 0 ? corners.reverse() : corners
-}
 
-const partArea = (row: readonly number[]): number => area(polygonOf(row))
+/**
+ * Parts as polygons, their corners counter-clockwise whichever side they are seen from. What is kept of a picture is
+ * rounded: of a sliver two corners may fall together, or nothing be left.
+ */
+const polygonsOf = ({ parts }: DrawnRegion): readonly Polygon[] =>
+  parts.flatMap((row) => {
+    const polygon = tidied(cornersOf(row))
+    if (polygon.length === 0) return []
+    return [signedArea(polygon) < 0 ? [...polygon].reverse() : polygon]
+  })
+
+const areaOf = (polygons: readonly Polygon[]): number =>
+  polygons.reduce((sum, polygon) => sum + area(polygon), 0)
 
 /** Areas of what is seen of each side; nothing seen is nothing of either. */
 export function sidesShown({ regions }: { readonly regions: readonly DrawnRegion[] }): SidesShown {
   const seen = { front: 0, back: 0 }
-  for (const { side, parts } of regions) for (const part of parts) seen[side] += partArea(part)
+  for (const region of regions) seen[region.side] += areaOf(polygonsOf(region))
   const all = seen.front + seen.back
   return all === 0 ? { front: 0, back: 0 } : { front: seen.front / all, back: seen.back / all }
 }
@@ -69,13 +88,14 @@ export function formsShown(
   side: DrawnRegion['side'],
   narrow: number,
 ): readonly { readonly form: SideForm; readonly share: number }[] {
-  const polygons = regions.flatMap(({ parts }) => parts.map(polygonOf))
-  const all = polygons.reduce((sum, polygon) => sum + area(polygon), 0)
+  const polygons = regions.flatMap(polygonsOf)
+  const all = areaOf(polygons)
   const seen = new Map<SideForm, number>()
   for (const region of regions) {
     if (region.side !== side) continue
-    const own = region.parts.map(polygonOf)
-    const size = own.reduce((sum, polygon) => sum + area(polygon), 0)
+    const own = polygonsOf(region)
+    const size = areaOf(own)
+    if (size === 0) continue
     const { rim, outer } = rimOf(own, polygons)
     // A strip's rim is both its long sides: twice its area by it is how wide it is.
     const wide = rim === 0 ? 0 : (2 * size) / rim
