@@ -1,13 +1,17 @@
 import { z } from 'zod'
-import type {
-  Amount,
-  ClearZone,
-  LineSpec,
-  MoveKind,
-  MoveSpec,
-  PointSpec,
-  Round,
-  SheetSpec,
+import {
+  SHAPING_NAMES,
+  SHAPING_TOOLS,
+  type Amount,
+  type AngleSpec,
+  type ClearZone,
+  type LineSpec,
+  type MoveKind,
+  type MoveSpec,
+  type PointSpec,
+  type Round,
+  type ShapeAct,
+  type SheetSpec,
 } from '@/core/fold'
 
 /** Specifications may stand in one another so deep; no fold needs half of it. */
@@ -64,6 +68,45 @@ const hints = z
 const stretch = z.tuple([spot, spot]).readonly()
 const crease = z.tuple([spot, spot, z.enum(['M', 'V', 'U'])]).readonly()
 const way = z.enum(['valley', 'mountain'])
+
+const angle = z.number().min(-720).max(720)
+const angleOrRange: z.ZodType<AngleSpec> = z.union([
+  angle,
+  z
+    .strictObject({ usual: angle, least: angle, most: angle })
+    .refine(({ usual, least, most }) => (usual - least) * (most - usual) >= 0, {
+      message: 'The usual angle lies between the least and the most.',
+    }),
+])
+const tool = z.enum(SHAPING_TOOLS)
+const curve = z
+  .array(
+    z.union([
+      z.strictObject({ turn: angleOrRange }),
+      z.strictObject({ straight: amount }),
+      z.strictObject({
+        roll: angleOrRange,
+        over: z.union([amount, z.strictObject({ tools: z.tuple([tool], tool).readonly() })]),
+      }),
+    ]),
+  )
+  .min(1)
+  .max(40)
+  .readonly()
+/** How each act of shaping is written. */
+const act = z
+  .discriminatedUnion('act', [
+    z.strictObject({
+      act: z.literal('bend'),
+      line,
+      moves: point,
+      layers: z.array(spot).min(1).max(200).readonly().optional(),
+      curve,
+    }),
+    z.strictObject({ act: z.literal('lift'), flap: key, round: z.int().min(0).max(500).optional(), curve }),
+    z.strictObject({ act: z.literal('stand'), degrees: angle }),
+  ])
+  .transform((read): ShapeAct => read as ShapeAct)
 
 /** The same with `undefined` for what is left out: a parse does not tell the two apart. */
 type WithUndefined<T> = {
@@ -130,13 +173,19 @@ const MOVES = {
     hints,
   }),
   cut: z.strictObject({ kind: z.literal('cut'), line, moves: point.optional(), take: take.optional() }),
-  shape: z.strictObject({
-    kind: z.literal('shape'),
-    name: z.enum(['curl', 'round', 'open', 'inflate', 'bend']),
-    model: z.string().min(1).max(500),
-    factor: z.tuple([z.number().positive().max(10), z.number().positive().max(10)]).readonly(),
-    axes: z.array(key).min(1).max(20).readonly().optional(),
-  }),
+  shape: z
+    .strictObject({
+      kind: z.literal('shape'),
+      name: z.enum(SHAPING_NAMES),
+      model: z.string().min(1).max(500),
+      acts: z.array(act).min(1).max(100).readonly().optional(),
+      before: key.optional(),
+      factor: z.tuple([z.number().positive().max(10), z.number().positive().max(10)]).readonly().optional(),
+      axes: z.array(key).min(1).max(20).readonly().optional(),
+    })
+    .refine(({ acts, factor }) => (acts === undefined) !== (factor === undefined), {
+      message: 'Say either what is done (acts) or by what the size changes (factor).',
+    }),
   work: z.strictObject({
     kind: z.literal('work'),
     name: z.enum(['write', 'mark', 'glue', 'attach', 'pierce']),

@@ -1,6 +1,7 @@
 export * from './point'
 export * from './line'
 export * from './isometry'
+export * from './space'
 export * from './polygon'
 export * from './cubic'
 export * from './alignments'

@@ -1,4 +1,11 @@
-import { fold, type MoveSpec, type PointSpec } from '../../fold'
+import {
+  fold,
+  type AngleSpec,
+  type CurvePartSpec,
+  type MoveSpec,
+  type PointSpec,
+  type ShapeAct,
+} from '../../fold'
 import type { DesignSource } from '../types'
 import { asSteps } from './steps'
 
@@ -36,6 +43,18 @@ const tipUntilItStops = (towards: PointSpec): MoveSpec => {
     take: { at: partWay(CENTRE, towards, 0.03), layers: 1 },
   })
 }
+
+/** The petals of the three rings, from the outermost, lifted by these angles and then rolled alike. */
+const curled = (
+  outer: AngleSpec,
+  between: AngleSpec,
+  innermost: AngleSpec,
+  rolled: CurvePartSpec,
+): readonly ShapeAct[] => [
+  { act: 'lift', flap: 'ring-1', curve: [{ turn: innermost }, { straight: 0.03 }, rolled] },
+  { act: 'lift', flap: 'ring-2', curve: [{ turn: between }, { straight: 0.03 }, rolled] },
+  { act: 'lift', flap: 'ring-3', curve: [{ turn: outer }, { straight: 0.03 }, rolled] },
+]
 
 const SIZES: DesignSource['variants'][number]['sizes'] = [
   {
@@ -217,9 +236,13 @@ export const cornerFoldedRosette: DesignSource = {
               {
                 kind: 'shape',
                 name: 'curl',
-                model:
-                  'Curling lifts the petals and draws the outline in a little. Common practice, no source.',
-                factor: [0.92, 1],
+                model: 'Each ring of petals lifted a little more than the one outside it, and curled upwards.',
+                acts: curled(
+                  { usual: 12, least: 4, most: 20 },
+                  { usual: 26, least: 15, most: 38 },
+                  { usual: 42, least: 25, most: 60 },
+                  { roll: { usual: 30, least: 15, most: 50 }, over: { tools: ['pen', 'pencil', 'skewer'] } },
+                ),
               },
             ),
             step(
@@ -234,9 +257,13 @@ export const cornerFoldedRosette: DesignSource = {
               {
                 kind: 'shape',
                 name: 'curl',
-                model:
-                  'Tight rolls stand up from the square and take their overhang with them. Common practice, no source.',
-                factor: [0.78, 0.92],
+                model: 'The petals stand up from the square and their tips are rolled outwards.',
+                acts: curled(
+                  { usual: 40, least: 30, most: 55 },
+                  { usual: 52, least: 40, most: 65 },
+                  { usual: 64, least: 50, most: 80 },
+                  { roll: { usual: -150, least: -100, most: -200 }, over: { tools: ['skewer', 'toothpick', 'pencil'] } },
+                ),
               },
             ),
           ]),

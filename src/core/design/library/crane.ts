@@ -1,4 +1,4 @@
-import { fold, PETAL, type LineSpec, type MoveSpec, type PointSpec } from '../../fold'
+import { fold, PETAL, type LineSpec, type MoveSpec, type PointSpec, type ShapeAct } from '../../fold'
 import type { DesignSource } from '../types'
 import { asSteps, stepsOfBase } from './steps'
 
@@ -62,6 +62,18 @@ const wingDown = (tip: PointSpec, way: 'valley' | 'mountain'): MoveSpec => ({
   line: { square: spine, via: CENTRE },
   moves: tip,
   take: { at: partWay(tip, CENTRE, 0.1), layers: 1 },
+})
+
+/** A wing out to its side, front or back, and a little down again towards the tip. */
+const wingLevel = (tip: PointSpec, side: 1 | -1): ShapeAct => ({
+  act: 'bend',
+  line: { square: spine, via: CENTRE },
+  moves: tip,
+  layers: side > 0 ? [[0.97, 0.97]] : [[0.03, 0.03]],
+  curve: [
+    { roll: { usual: side * 74, least: side * 60, most: side * 80 }, over: 0.05 },
+    { roll: { usual: side * 34, least: side * 20, most: side * 45 }, over: 0.5 },
+  ],
 })
 
 const bird = stepsOfBase('bird')
@@ -237,9 +249,13 @@ export const crane: DesignSource = {
               {
                 kind: 'shape',
                 name: 'open',
-                model:
-                  'The wings stand out to both sides and the back rounds a little. Common practice, no source.',
-                factor: [0.9, 1.02],
+                model: 'The wings level to both sides, rounded a little towards their tips; the body upright.',
+                before: 'wing-front',
+                acts: [
+                  wingLevel(FRONT_WING, 1),
+                  wingLevel(BACK_WING, -1),
+                  { act: 'stand', degrees: 90 },
+                ],
               },
             ),
             step(

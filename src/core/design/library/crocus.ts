@@ -1,9 +1,9 @@
-import { fold, type MoveSpec, type PointSpec } from '../../fold'
+import { fold, type MoveSpec, type PointSpec, type ShapeAct } from '../../fold'
 import type { DesignSource } from '../types'
 import { asSteps, stepsOfBase } from './steps'
 import { extent } from './sizes'
 
-const { at, onto, quarterTurned, step, valley } = fold
+const { at, onto, plane, quarterTurned, step, through, valley } = fold
 
 type Spot = readonly [number, number]
 const FOUR = [0, 1, 2, 3]
@@ -48,6 +48,32 @@ function petal(quarters: number): MoveSpec {
     ],
     stays: [0.5, 0.5],
     shows: by(0, 1),
+  }
+}
+
+/** An outer petal up about its foot, then curling outwards. */
+const petalUp = (quarters: number): ShapeAct => {
+  const by = (x: number, y: number): PointSpec => at(...quarterTurned([x, y], quarters))
+  return {
+    act: 'bend',
+    line: through(by(IN, 0.75), by(0.25, 1 - IN)),
+    moves: by(0, 1),
+    curve: [
+      { turn: { usual: 62, least: 50, most: 80 } },
+      { straight: 0.1 },
+      { roll: -55, over: 0.2 },
+    ],
+  }
+}
+/** An inner one, half way up and a little round. */
+const innerUp = (quarters: number): ShapeAct => {
+  const by = (x: number, y: number): Spot => quarterTurned([x, y], quarters)
+  return {
+    act: 'bend',
+    line: through(plane(...by(3 / 8, 0.25)), plane(...by(3 / 8, 0.75))),
+    moves: at(...by(0, 0.5)),
+    layers: [by(0.03, 0.5)],
+    curve: [{ turn: { usual: 35, least: 20, most: 50 } }, { roll: 50, over: 0.2 }],
   }
 }
 
@@ -144,9 +170,8 @@ export const crocus: DesignSource = {
               {
                 kind: 'shape',
                 name: 'open',
-                model:
-                  'Petals lifted to between half way and upright draw the flower together. Common practice, no source.',
-                factor: [0.6, 0.85],
+                model: 'Outer petals lifted to between half way and upright; inner ones a little.',
+                acts: [...FOUR.map(innerUp), ...FOUR.map(petalUp)],
               },
             ),
           ]),

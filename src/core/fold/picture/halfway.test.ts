@@ -1,13 +1,12 @@
 import { largest, least } from '../../numeric'
 import { defaultGauges, gaugeShares, LIBRARY, mainPart, programOf } from '../../design'
-import { move, type Point } from '../../geometry'
+import { move, type Point, type Spot } from '../../geometry'
 import { BASES } from '../bases'
 import { refold } from '../moves'
 import { runProgram, type Frame } from '../program'
 import { flatSheet, unitSquare } from '../state'
 import { HALFWAY_LEAN_DEGREES, HALFWAY_SHARE, halfwayOf } from './halfway'
 import { liftPaper, type LiftedPaper, type LiftedPart } from './lift'
-import type { Spot } from './plates'
 
 const minus = (a: Spot, b: Spot): Spot => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z })
 const dot = (a: Spot, b: Spot): number => a.x * b.x + a.y * b.y + a.z * b.z

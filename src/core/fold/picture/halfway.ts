@@ -1,9 +1,20 @@
 import { NOTHING_TO_SEE, largest, least } from '../../numeric'
-import { area, centre, flips, overlap, signedArea, type Point, type Polygon } from '../../geometry'
+import {
+  area,
+  centre,
+  flips,
+  inner,
+  less,
+  normalOf,
+  overlap,
+  signedArea,
+  type Point,
+  type Polygon,
+  type Spot,
+} from '../../geometry'
 import type { Frame } from '../program'
 import { relation, type FoldedState } from '../state/types'
 import { liftPaper, type LiftedPaper, type LiftedPart } from './lift'
-import { inner, less, normalOf, type Spot } from './plates'
 
 /**
  * A move half done, seen from above the near edge of the table: plane parts of the paper from the furthest to the

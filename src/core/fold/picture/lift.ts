@@ -5,28 +5,21 @@ import {
   distance,
   dot,
   flips,
+  inner,
+  less,
   minus,
   move,
+  normalOf,
+  outer,
   overlap,
+  sized,
   type Point,
   type Polygon,
+  type Spot,
 } from '../../geometry'
 import { CARRIED_THROUGH, NOTHING_TO_SEE, SAME_AREA, least } from '../../numeric'
 import { relation, type Face, type FoldedState } from '../state/types'
-import {
-  bent,
-  HOLDS,
-  inner,
-  less,
-  normalOf,
-  outer,
-  settled,
-  sized,
-  worstBar,
-  type Bar,
-  type Height,
-  type Spot,
-} from './plates'
+import { bent, HOLDS, settled, worstBar, type Bar, type Height } from './plates'
 
 /** A part of the paper that stays plane while a move is under way. */
 export interface LiftedPart {

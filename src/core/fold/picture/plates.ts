@@ -1,32 +1,6 @@
 import { ROUNDING } from '../../numeric'
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
-import type { Point } from '../../geometry'
-
-/** A point in space: the table is z = 0, the viewer above it. */
-export interface Spot extends Point {
-  readonly z: number
-}
-
-export const less = (p: Spot, q: Spot): Spot => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z })
-export const inner = (p: Spot, q: Spot): number => p.x * q.x + p.y * q.y + p.z * q.z
-export const outer = (p: Spot, q: Spot): Spot => ({
-  x: p.y * q.z - p.z * q.y,
-  y: p.z * q.x - p.x * q.z,
-  z: p.x * q.y - p.y * q.x,
-})
-export const sized = (p: Spot): number => Math.sqrt(inner(p, p))
-const scaled = ({ x, y, z }: Spot, factor: number): Spot => ({ x: x * factor, y: y * factor, z: z * factor })
-
-/** Upright on a plane outline, of length 1; towards who sees it counter-clockwise. */
-export function normalOf(spots: readonly Spot[]): Spot {
-  let sum: Spot = { x: 0, y: 0, z: 0 }
-  const [base = sum] = spots
-  spots.forEach((p, index) => {
-    const { x, y, z } = outer(less(p, base), less(spots[(index + 1) % spots.length] ?? p, base))
-    sum = { x: sum.x + x, y: sum.y + y, z: sum.z + z }
-  })
-  return scaled(sum, 1 / (sized(sum) || 1))
-}
+import { inner, less, outer, scaled, sized, type Spot } from '../../geometry'
 
 /** Two corners that keep their distance. */
 export interface Bar {

@@ -65,6 +65,57 @@ interface Folding {
   readonly moves?: PointSpec
 }
 
+/** What hands do to a flat piece to give it its form. */
+export const SHAPING_NAMES = [
+  'curl',
+  'roll',
+  'round',
+  'open',
+  'inflate',
+  'bend',
+  'raise',
+  'cup',
+  'draw together',
+] as const
+export type ShapingName = (typeof SHAPING_NAMES)[number]
+
+/** An angle in degrees: as it is usually set, and how far hands differ. */
+export type AngleSpec = number | { readonly usual: number; readonly least: number; readonly most: number }
+
+/** What paper is rolled over; see `TOOL_RADIUS_MM`. */
+export const SHAPING_TOOLS = ['toothpick', 'skewer', 'pencil', 'pen'] as const
+export type ShapingTool = (typeof SHAPING_TOOLS)[number]
+
+/** A radius as a share of the side, or that of a tool: the first one unless another is chosen. */
+export type RadiusSpec = Amount | { readonly tools: readonly [ShapingTool, ...ShapingTool[]] }
+
+/**
+ * How a bent flap runs on from its line, part after part: turned at a crease, straight on, or rolled over a round.
+ * Angles are towards the viewer, below zero away from them.
+ */
+export type CurvePartSpec =
+  | { readonly turn: AngleSpec }
+  | { readonly straight: Amount }
+  | { readonly roll: AngleSpec; readonly over: RadiusSpec }
+
+/** One thing that hands do to give a flat piece its form in space; all in the plane it lies in. */
+export type ShapeAct =
+  /** What lies beyond a line leaves the plane: the layers that hang together with these places, or all of them. */
+  | (Required<Folding> & {
+      readonly act: 'bend'
+      readonly layers?: readonly SheetPoint[]
+      readonly curve: readonly CurvePartSpec[]
+    })
+  /** The flap that a fold of an earlier step made, each time or one time of it, leaves the plane along its crease. */
+  | {
+      readonly act: 'lift'
+      readonly flap: string
+      readonly round?: number
+      readonly curve: readonly CurvePartSpec[]
+    }
+  /** The whole of it turned about the level axis, so that it stands: 90 puts what was up in the plane upright. */
+  | { readonly act: 'stand'; readonly degrees: number }
+
 export type MoveSpec =
   | (Folding & {
       readonly kind: 'fold'
@@ -121,13 +172,17 @@ export type MoveSpec =
       readonly hints: readonly HintSpec[]
     })
   | (Folding & { readonly kind: 'cut'; readonly take?: TakeSpec })
-  /** What flat folds cannot tell: stated, labelled estimated, never computed. */
+  /** What flat folds cannot tell: estimated, by the form its acts give, or by a stated range of factors. */
   | {
       readonly kind: 'shape'
-      readonly name: 'curl' | 'round' | 'open' | 'inflate' | 'bend'
+      readonly name: ShapingName
       readonly model: string
-      /** Each finished size times a factor in this range; of these axes only, where they are named. */
-      readonly factor: readonly [lowest: number, highest: number]
+      /** What is done, in this order; what moves as a whole stands after what is bent within it. */
+      readonly acts?: readonly ShapeAct[]
+      /** The acts are told of the piece as it lay before this step, where that is easier seen. */
+      readonly before?: string
+      /** Where there are no acts: each finished size times a factor in this range; of these axes only, if named. */
+      readonly factor?: readonly [lowest: number, highest: number]
       readonly axes?: readonly string[]
     }
   /** Work that folds nothing, at these places of the piece: the paper stays as it lies. */

@@ -1,0 +1,5 @@
+export * from './settings'
+export { flatForm, shapedForm, shapingSteps, type ShapedForm, type ShapingStep } from './form'
+export type { Patch } from './patches'
+export { VIEWS, type ViewName } from './paint/view'
+export { paintForm, type Box, type PaintedView } from './paint/paint'
