@@ -7,6 +7,7 @@ const CORE_ROOMS = [
   'arrange',
   'geometry',
   'fold',
+  'shape',
   'sheet',
   'card',
   'paper',

@@ -87,6 +87,7 @@ function filesBelow(folder) {
 const BUILT_FROM = [
   'package-lock.json',
   'scripts/ship-figures.ts',
+  'scripts/paint-forms.ts',
   'next.config.ts',
   'postcss.config.mjs',
   'tsconfig.json',
@@ -101,6 +102,7 @@ export function ensureBuild() {
   console.log('Building ...')
   run(NODE, [NEXT, 'build'])
   runTypeScript('scripts/ship-figures.ts')
+  runTypeScript('scripts/paint-forms.ts')
   remember(mark, wanted)
 }
 

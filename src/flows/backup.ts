@@ -24,7 +24,11 @@ const prepareBeside =
     await requireTrustedRows(db, file.path)
     await replaceFigures(db, current.db)
     await requirePlans(db, file.path)
-    await storeLibrary({ db, caches: new Caches(current.caches.shipped), nowMs: current.nowMs })
+    await storeLibrary({
+      db,
+      caches: new Caches(current.caches.shipped, current.caches.forms),
+      nowMs: current.nowMs,
+    })
   }
 
 /** Puts the backup at `path` in the place of everything, or says why not; then nothing was changed. */

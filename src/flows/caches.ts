@@ -2,6 +2,7 @@ import { LRUCache } from 'lru-cache'
 import type { Order } from '@/core/arrange'
 import type { DesignDocument, DesignSource } from '@/core/design'
 import type { RunTally } from '@/core/run'
+import type { KeptForms } from './forms'
 
 /** A version of a design as read, with its moves. */
 export interface KnownDesign {
@@ -32,7 +33,14 @@ export class Caches {
   /** Orders as planned, by what they are orders of: a large one takes half a second. */
   readonly orders = new LRUCache<string, Order>({ max: 200 })
 
-  constructor(shipped: ReadonlyMap<string, string> = new Map()) {
+  /** Finished pieces painted with the build. */
+  readonly forms: ReadonlyMap<string, KeptForms>
+
+  constructor(
+    shipped: ReadonlyMap<string, string> = new Map(),
+    forms: ReadonlyMap<string, KeptForms> = new Map(),
+  ) {
     this.shipped = shipped
+    this.forms = forms
   }
 }

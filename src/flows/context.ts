@@ -8,6 +8,7 @@ import type { FlowContext } from './flow-context'
 import type { RoomContext } from './room'
 import { Caches } from './caches'
 import { readShippedFigures, shippedFiguresPath } from './shipped-figures'
+import { readShippedForms } from './shipped-forms'
 import { storeLibrary } from './store-library'
 import { bringUpToDate } from './upkeep'
 
@@ -34,7 +35,10 @@ async function open(): Promise<Opened> {
   const claim = claimFolder(dirname(databasePath), `Kelpfield on port ${port}`)
   try {
     const database = await openDatabase(databasePath)
-    const caches = new Caches(readShippedFigures(shippedFiguresPath(process.cwd())))
+    const caches = new Caches(
+      readShippedFigures(shippedFiguresPath(process.cwd())),
+      readShippedForms(process.cwd()),
+    )
     const context = { db: database.db, caches, nowMs: nowMs() }
     await storeLibrary(context)
     await bringUpToDate(context)

@@ -180,7 +180,10 @@ const MOVES = {
       model: z.string().min(1).max(500),
       acts: z.array(act).min(1).max(100).readonly().optional(),
       before: key.optional(),
-      factor: z.tuple([z.number().positive().max(10), z.number().positive().max(10)]).readonly().optional(),
+      factor: z
+        .tuple([z.number().positive().max(10), z.number().positive().max(10)])
+        .readonly()
+        .optional(),
       axes: z.array(key).min(1).max(20).readonly().optional(),
     })
     .refine(({ acts, factor }) => (acts === undefined) !== (factor === undefined), {

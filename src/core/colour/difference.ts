@@ -31,6 +31,17 @@ export function labOf(hex: string): Lab {
   return { l, a, b }
 }
 
+/**
+ * A colour written `#rrggbb` as its three channels, 0 to 1.
+ * *Throws* `OUT_OF_RANGE` for anything else.
+ */
+export function channelsOf(hex: string): { readonly r: number; readonly g: number; readonly b: number } {
+  const rgb = HEX.test(hex) ? toRgb(hex) : undefined
+  if (!rgb) throw new CoreError('OUT_OF_RANGE', { name: 'colour', value: hex })
+  const { r, g, b } = rgb
+  return { r, g, b }
+}
+
 /** The difference of two colours by CIEDE2000: 0 for none, about 1 where a trained eye begins to see one side by side. */
 export const differenceOf = (one: Lab, other: Lab): number =>
   ciede2000({ mode: 'lab65', ...one }, { mode: 'lab65', ...other })

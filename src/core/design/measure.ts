@@ -10,6 +10,7 @@ import {
 import type { Point } from '../geometry'
 import { assemble, assembledOutline, measureAssembled } from './assembly'
 import { mainPart } from './find'
+import { formReadings } from './formed'
 import { programOf } from './program'
 import { gaugeRangeMm } from './sizing'
 import type {
@@ -98,12 +99,13 @@ const tidy = (value: number): number => Math.round(value * 1e12) / 1e12 || 0
 
 function measuredVariant(source: DesignSource, variant: VariantSource): Variant {
   const program = programOf(mainPart(source), variant)
-  const { key, name, without, shaping, assembly } = variant
+  const { key, name, without, shaping, formSizes, assembly } = variant
   const words = {
     key,
     name,
     without,
     ...(shaping === undefined ? {} : { shaping }),
+    ...(formSizes === undefined ? {} : { formSizes }),
     ...(assembly === undefined ? {} : { assembly }),
   }
   if (!program) {
@@ -148,10 +150,12 @@ function measuredVariant(source: DesignSource, variant: VariantSource): Variant 
       [standard, ...atEnds.flatMap(({ low, high }) => [low, high])].flatMap((one) => one.looseLocks),
     ),
   ]
+  const readings = variant.assembly ? [] : formReadings(program, variant, settings)
   return {
     ...words,
     sizes,
     outline: outlineForm(standard.outline, atEnds),
+    ...(readings.length === 0 ? {} : { readings }),
     ...(loose.length === 0 ? {} : { looseLocks: loose }),
   }
 }
@@ -203,7 +207,9 @@ function withLimit(source: DesignSource, variants: readonly Variant[], gauge: Ga
 function shapingOf({ steps }: FoldProgram, axis: string): Pick<AxisSize, 'shaped'> {
   const factors = steps
     .flatMap(({ rounds }) => rounds.flatMap(({ moves }) => moves))
-    .flatMap((move) => (move.kind === 'shape' && (move.axes?.includes(axis) ?? true) ? [move.factor] : []))
+    .flatMap((move) =>
+      move.kind === 'shape' && move.factor && (move.axes?.includes(axis) ?? true) ? [move.factor] : [],
+    )
   return factors.length === 0
     ? {}
     : { shaped: factors.reduce(([low, high], [a, b]) => [low * a, high * b], [1, 1] as const) }

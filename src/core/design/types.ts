@@ -1,4 +1,14 @@
-import type { ClearZone, CreaseStrength, MeasureSpec, PointSpec, Rigour, Round, SheetSpec } from '../fold'
+import type {
+  ClearZone,
+  CreaseStrength,
+  MeasureSpec,
+  PointSpec,
+  Rigour,
+  Round,
+  ShapingTool,
+  SheetSpec,
+} from '../fold'
+import type { FormMeasure } from '../shape'
 
 export type { CreaseStrength, Rigour } from '../fold'
 
@@ -43,7 +53,7 @@ export interface AxisSize {
   readonly size: Linear
   /** How the formula is got, in words. */
   readonly derivation: string
-  /** What shaping makes of it: the flat size times this, by the stated models of the steps. */
+  /** What shaping makes of it where no form is computed: the flat size times this, by the stated models of the steps. */
   readonly shaped?: readonly [lowest: number, highest: number]
 }
 
@@ -149,6 +159,28 @@ interface VariantWords {
   readonly without: readonly string[]
   /** What shaping adds after the flat folds; such sizes are estimated. */
   readonly shaping?: string
+  /** Sizes that only the shaped piece has. */
+  readonly formSizes?: readonly FormSize[]
+}
+
+/** A size that only the shaped piece has. */
+export interface FormSize {
+  readonly axis: string
+  readonly label: string
+  readonly measure: FormMeasure
+}
+
+/** What is read off the form on one sheet over one tool: sizes as shares of the side, angles at their ends. */
+export interface FormReading {
+  /** `null` where nothing is rolled over a tool. */
+  readonly tool: ShapingTool | null
+  readonly sheetMm: number
+  readonly sizes: readonly {
+    readonly axis: string
+    readonly lowest: number
+    readonly usual: number
+    readonly highest: number
+  }[]
 }
 
 /** Finished outline, counter-clockwise, x to the right and y up, as linear forms like the sizes. */
@@ -159,6 +191,8 @@ export interface Variant extends VariantWords {
   readonly looseLocks?: readonly string[]
   readonly sizes: readonly AxisSize[]
   readonly outline: OutlineForm
+  /** Read off the computed form, where there is one. */
+  readonly readings?: readonly FormReading[]
 }
 
 /** A size as authored: how it is measured on the folded piece, or a closed form where there is none to measure. */

@@ -19,6 +19,10 @@ export interface ShapedForm {
   readonly patches: readonly Patch[]
   /** Whether a face shows its back to who sees the flat piece from above. */
   readonly flipped: readonly boolean[]
+  /** A direction of the flat piece's plane, as it is turned in space. */
+  readonly turned: (direction: Spot) => Spot
+  /** Whether it stands: what lay in a plane is upright. */
+  readonly stands: boolean
   /** Which of two faces lay above the other in the flat piece. */
   readonly above: (one: number, other: number) => Above
 }
@@ -53,10 +57,16 @@ export function shapingSteps({ steps }: FoldProgram, { frames }: Trace): readonl
 }
 
 /** A piece that still lies flat. */
-export const flatForm = (state: FoldedState): ShapedForm => formOf(state, patchesOf(state))
+export const flatForm = (state: FoldedState): ShapedForm => formOf(state, patchesOf(state), [])
 
-const formOf = (state: FoldedState, patches: readonly Patch[]): ShapedForm => ({
+const formOf = (
+  state: FoldedState,
+  patches: readonly Patch[],
+  turns: readonly ((spot: Spot) => Spot)[],
+): ShapedForm => ({
   patches,
+  turned: (direction) => turns.reduce((at, turn) => turn(at), direction),
+  stands: turns.length > 0,
   flipped: state.faces.map(({ pose }) => flips(pose)),
   above: (one, other) => relation(state, one, other),
 })
@@ -75,7 +85,11 @@ const tilted = (degrees: number) => {
  * *Throws* `OUT_OF_RANGE` where the steps are told of different pieces; what an act throws.
  * *Cost* the number of strips: under a tenth of a second for the library.
  */
-export function shapedForm(steps: readonly ShapingStep[], flat: FoldedState, settings: ShapeSettings): ShapedForm {
+export function shapedForm(
+  steps: readonly ShapingStep[],
+  flat: FoldedState,
+  settings: ShapeSettings,
+): ShapedForm {
   const acting = steps.filter(({ move }) => move.acts !== undefined)
   const state = acting[0]?.state ?? flat
   const apart = acting.find((one) => one.state !== state)
@@ -92,7 +106,8 @@ export function shapedForm(steps: readonly ShapingStep[], flat: FoldedState, set
       'bend' in deed
         ? bentPatches(patches, deed.bend)
         : patches.map((patch) => ({ ...patch, spots: patch.spots.map(deed.turn) }))
-  return formOf(state, patches)
+  const turns = deeds.flatMap((deed) => ('turn' in deed ? [deed.turn] : []))
+  return formOf(state, patches, turns)
 }
 
 /** An act read against the piece: bends, or a turn of the whole. */

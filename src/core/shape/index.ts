@@ -1,5 +1,8 @@
 export * from './settings'
 export { flatForm, shapedForm, shapingSteps, type ShapedForm, type ShapingStep } from './form'
 export type { Patch } from './patches'
+export { extentOf, measureForm, type FormMeasure } from './measure'
+export { checkForm, GATES, passes, type FormCheck } from './check'
 export { VIEWS, type ViewName } from './paint/view'
 export { paintForm, type Box, type PaintedView } from './paint/paint'
+export { FORM_ENGINE_VERSION } from './engine-version'

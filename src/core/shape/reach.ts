@@ -14,7 +14,11 @@ const within = (state: FoldedState, face: number, at: Point): boolean => {
  * The faces that go when what lies left of a line is bent: those at the places named, and all that hang together with
  * them beyond the line; every face that reaches beyond it where no place is named.
  */
-export function facesBent(state: FoldedState, line: Line, places: readonly Point[] | null): ReadonlySet<number> {
+export function facesBent(
+  state: FoldedState,
+  line: Line,
+  places: readonly Point[] | null,
+): ReadonlySet<number> {
   const beyond = state.faces.flatMap((face, index) =>
     area(leftPart(lying(face), line)) > SAME_AREA ? [index] : [],
   )
@@ -28,7 +32,7 @@ export function facesBent(state: FoldedState, line: Line, places: readonly Point
     ({ first, from, to }) =>
       distance(from, to) > CARRIED_THROUGH && (reaches(first, from) || reaches(first, to)),
   )
-  for (let before = -1; before < found.size; ) {
+  for (let before = -1; before < found.size;) {
     before = found.size
     for (const { first, second } of joined)
       if (found.has(first) !== found.has(second)) found.add(first).add(second)

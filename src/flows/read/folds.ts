@@ -1,11 +1,15 @@
 import { largest } from '@/core/numeric'
 import {
+  finishedSizes,
+  formSizesMm,
   gaugesIn,
   gaugesSet,
   hardestFolds,
   mainPart,
+  shapedRange,
   stagesOf,
   variantOf,
+  type DesignDocument,
   type DesignPart,
   type FoldToMake,
   type GaugeSet,
@@ -28,9 +32,12 @@ import {
 import { measuredDesign, drawnBase, drawnDesign, type FoldsAsked, type DrawnFolds } from '../figures'
 import type { FlowContext } from '../flow-context'
 import { readSource } from '../designs'
+import { readForms, type KeptForms } from '../forms'
 
 /** A step in words: what is said each time, and how it is creased. */
 export interface FoldWords {
+  /** The key of its step. */
+  readonly key: string
   readonly stageName: string | null
   readonly each: string
   /** One line for each round. */
@@ -46,13 +53,10 @@ export interface FoldWords {
   readonly gauges: readonly GaugeSet[]
 }
 
-/** What shaping does to the finished sizes: a range of factors by a stated model, never computed. */
+/** What shaping makes of a piece: what is done, and the sizes that are to be expected, in sides; all estimated. */
 export interface Shaping {
-  readonly name: string
-  readonly model: string
-  readonly factor: readonly [lowest: number, highest: number]
-  /** The axes it acts on; `null` for all. */
-  readonly axes: readonly string[] | null
+  readonly says: readonly { readonly name: string; readonly model: string }[]
+  readonly sizes: readonly { readonly label: string; readonly low: number; readonly high: number }[]
 }
 
 /** Something that can be followed fold by fold. */
@@ -60,7 +64,9 @@ export interface Followed {
   readonly sideUp: DesignPart['sideUp']
   readonly words: readonly FoldWords[]
   readonly shown: DrawnProgram
-  readonly shaping: readonly Shaping[]
+  readonly shaping: Shaping
+  /** The finished piece as it was painted, and the piece before and after each of its shaping steps. */
+  readonly forms: KeptForms | null
 }
 
 /** How deep the flap of a step's first fold is, in sides. */
@@ -74,8 +80,10 @@ function followed(
   sideUp: DesignPart['sideUp'],
   beside: readonly { readonly stageName: string; readonly step: Step }[],
   set: readonly GaugeSet[] = [],
+  formed: { readonly forms: KeptForms | null; readonly sizes: Shaping['sizes'] } = { forms: null, sizes: [] },
 ): Followed {
-  const words = program.steps.map(({ say, each, rounds, crease, rigour, note }, index): FoldWords => ({
+  const words = program.steps.map(({ key, say, each, rounds, crease, rigour, note }, index): FoldWords => ({
+    key,
     stageName: beside[index]?.stageName ?? null,
     each,
     says: rounds.map((round) => round.say ?? say),
@@ -87,16 +95,31 @@ function followed(
     depthShare: beside[index]?.step.tellsDepth ? depthAt(shown, index) : null,
     gauges: set.filter(({ key }) => gaugesIn(rounds).includes(key)),
   }))
-  const shaping = program.steps.flatMap(({ rounds }) =>
+  const says = program.steps.flatMap(({ rounds }) =>
     rounds.flatMap(({ moves }) =>
-      moves.flatMap((move) =>
-        move.kind === 'shape'
-          ? [{ name: move.name, model: move.model, factor: move.factor, axes: move.axes ?? null }]
-          : [],
-      ),
+      moves.flatMap((move) => (move.kind === 'shape' ? [{ name: move.name, model: move.model }] : [])),
     ),
   )
-  return { sideUp, words, shown, shaping }
+  return { sideUp, words, shown, shaping: { says, sizes: formed.sizes }, forms: formed.forms }
+}
+
+/** Sizes after shaping, in sides: those of the flat piece as they change, then those that only the form has. */
+function shapedSizes(design: DesignDocument, { variantKey, sheetMm, gauges }: FoldsAsked): Shaping['sizes'] {
+  const variant = variantOf(design, variantKey)
+  const flat = finishedSizes(design, variant, sheetMm, gauges)
+  const changed = variant.sizes.flatMap((axis, index) => {
+    const [low, high] = shapedRange(design, variant, axis, sheetMm) ?? []
+    const share = (flat[index]?.sizeMm ?? 0) / sheetMm
+    return low === undefined || high === undefined
+      ? []
+      : [{ label: axis.label, low: low * share, high: high * share }]
+  })
+  const own = formSizesMm(variant, sheetMm).map(({ label, lowMm, highMm }) => ({
+    label,
+    low: lowMm / sheetMm,
+    high: highMm / sheetMm,
+  }))
+  return [...changed, ...own]
 }
 
 /** A version's folds with their pictures and figures; `null` where it is told in words only. *Throws* what folding throws. */
@@ -115,7 +138,10 @@ export async function readFolds(
   const beside = stagesOf(part, variantOf(design, shown.variantKey), way).flatMap((stage) =>
     stage.steps.map((step) => ({ stageName: stage.name, step })),
   )
-  return followed(folds, part.sideUp, beside, gaugesSet(design, shown.gauges, shown.sheetMm))
+  return followed(folds, part.sideUp, beside, gaugesSet(design, shown.gauges, shown.sheetMm), {
+    forms: readForms(context, hash, shown.variantKey),
+    sizes: shapedSizes(design, shown),
+  })
 }
 
 /** The finished piece from both sides, and what it was folded from. */
@@ -125,6 +151,8 @@ export interface FoldedEndView {
   readonly sideUp: DesignPart['sideUp']
   readonly front: FoldPicture
   readonly back: FoldPicture
+  /** The finished piece as it was painted; `null` where it was not. */
+  readonly forms: KeptForms | null
   /** Of a piece made of several units: where to look while joining, as a share of the side. */
   readonly sight: number | null
   /** Layers at the thickest place of any step. */
@@ -143,7 +171,7 @@ export async function readEnd(
 ): Promise<FoldedEndView | null> {
   const source = await readSource(context, hash)
   const folds = source && (await drawnDesign(context, hash, source, shown))
-  return folds && endView(folds, mainPart(source).sideUp)
+  return folds && endView(folds, mainPart(source).sideUp, readForms(context, hash, shown.variantKey))
 }
 
 /** Folds as hands meet them; pinches are as short as one likes. */
@@ -164,7 +192,11 @@ const foldsToMake = ({ steps }: FoldProgram, { moves }: DrawnProgram): readonly 
 // Worked out once for the same pictures: every card of the library asks.
 const endViews = new WeakMap<EndOf, FoldedEndView>()
 
-function endView({ program, shares, shown }: DrawnFolds<EndOf>, sideUp: DesignPart['sideUp']): FoldedEndView {
+function endView(
+  { program, shares, shown }: DrawnFolds<EndOf>,
+  sideUp: DesignPart['sideUp'],
+  forms: KeptForms | null = null,
+): FoldedEndView {
   const known = endViews.get(shown)
   if (known) return known
   const { front, back, moves, assembled } = shown
@@ -174,6 +206,7 @@ function endView({ program, shares, shown }: DrawnFolds<EndOf>, sideUp: DesignPa
     sideUp,
     front: assembled?.front ?? front,
     back: assembled?.back ?? back,
+    forms,
     sight: assembled?.sight ?? null,
     mostLayers: largest(
       moves.map(({ figures }) => figures.after.mostLayers),

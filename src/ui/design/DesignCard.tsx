@@ -1,15 +1,19 @@
 'use client'
 
 import type { ReactNode } from 'react'
+import type { KeptView } from '@/flows/forms'
 import type { PaperFaces } from '../diagram/Paper'
 import { SmallDrawing } from '../diagram/SmallDrawing'
 import type { SmallPicture } from '../diagram/view'
+import { PaintedPiece } from '../piece/PaintedPiece'
 import { Link } from '../shell/Link'
 
 export interface DesignCardProps {
   readonly id: string
   readonly name: string
   readonly summary: string
+  /** As it was painted; else it is drawn. */
+  readonly painted: KeptView | null
   readonly drawing: SmallPicture | null
   readonly faces: PaperFaces
   readonly sheet: string
@@ -30,7 +34,14 @@ export function DesignCard(card: DesignCardProps) {
   return (
     <li className="sheet-panel flex flex-col p-5">
       <span className="strip-of-tape mx-auto mb-3" aria-hidden />
-      {card.drawing === null ? (
+      {card.painted ? (
+        <PaintedPiece
+          view={card.painted}
+          faces={card.faces}
+          title={`${card.name}, finished`}
+          className="-mx-2 -mt-2 h-48"
+        />
+      ) : card.drawing === null ? (
         card.children
       ) : (
         <SmallDrawing

@@ -5,18 +5,22 @@ import {
   defaultGauges,
   expectedSize,
   finishedSizes,
+  formSizesMm,
   gaugeShares,
   highPerWide,
   mainPart,
   shareable,
+  shapedRange,
   SHOWN_SHEET_MM,
+  toolsFor,
   variantOf,
-  type AxisSize,
   type DesignDocument,
   type FinishedSize,
   type GaugeSettings,
   type Variant,
 } from '@/core/design'
+import type { ShapingTool } from '@/core/fold'
+import { TOOL_RADIUS_MM } from '@/core/shape'
 import type { FoldedEndView } from '@/flows/read/folds'
 import type { Samples } from '@/flows/read/samples'
 import type { DrawerPaper } from '@/flows/read/papers'
@@ -26,6 +30,7 @@ import { SelectField, TextField } from '../forms/fields'
 import type { FormOf } from '../forms/useDeedForm'
 import { formatLength, formatPiece, lengthInput, type Preferences } from '../format'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
+import { InTheHand } from '../piece/InTheHand'
 import { useTellChosenSize } from './chosen-size'
 import { FoldedEnd } from './FoldedEnd'
 import { expectedWords, SizeAdvice } from './SizeAdvice'
@@ -57,6 +62,8 @@ interface DialTyped {
   readonly given: string
   readonly size: string
   readonly gauges: Readonly<Record<string, string>>
+  /** What it is rolled over. */
+  readonly tool: ShapingTool
 }
 
 /** Reads what is typed as the sheet, or as the finished size along an axis, and works out the other. */
@@ -87,6 +94,7 @@ function useDial({ design, papers, preferences }: SizeDialProps) {
       paperId: papers[0]?.id ?? '',
       given: 'sheet',
       size: lengthInput(SHOWN_SHEET_MM, preferences),
+      tool: design.variants.flatMap(toolsFor).at(0) ?? 'skewer',
       gauges: Object.fromEntries(
         Object.entries(defaultGauges(design)).map(([key, mm]) => [key, lengthInput(mm, preferences)]),
       ),
@@ -114,7 +122,7 @@ export function SizeDial(props: SizeDialProps) {
     <div className="flex flex-col gap-5" inert={!ready} data-ready={ready}>
       {variant && !('problem' in dial) ? (
         end ? (
-          <FoldedEnd
+          <FinishedPiece
             name={design.name}
             end={end}
             shares={shareable(gaugeShares(design, dial.gauges, dial.sheetMm))}
@@ -139,6 +147,7 @@ export function SizeDial(props: SizeDialProps) {
           design={design}
           variant={variant}
           dial={dial}
+          tool={typed.tool}
           samples={samples[typed.variantKey] ?? {}}
           preferences={preferences}
         />
@@ -170,6 +179,7 @@ interface DialFieldsProps extends SizeDialProps {
 /** What is given: variant, paper, one size, the gauges. */
 function DialFields({ design, papers, preferences, fields, variant, dial }: DialFieldsProps) {
   const side = highPerWide(mainPart(design)) === 1 ? 'side' : 'long side'
+  const tools = variant ? toolsFor(variant) : []
   return (
     <div className="grid gap-4 tablet:grid-cols-2">
       <SelectField
@@ -197,6 +207,15 @@ function DialFields({ design, papers, preferences, fields, variant, dial }: Dial
         ]}
       />
       <TextField form={fields} name="size" id="dial-size" label={`Size (${preferences.unit})`} />
+      {tools.length < 2 ? null : (
+        <SelectField
+          form={fields}
+          name="tool"
+          id="dial-tool"
+          label="Rolled over a"
+          choices={tools.map((tool) => [tool, `${tool}, ${TOOL_RADIUS_MM[tool] * 2} mm thick`])}
+        />
+      )}
       {design.gauges.map((gauge) => (
         <TextField
           key={gauge.key}
@@ -215,13 +234,30 @@ interface SizesProps {
   readonly design: DesignDocument
   readonly variant: Variant | undefined
   readonly dial: Extract<Dial, { readonly sheetMm: number }>
+  /** What it is rolled over; the usual tool where there is no such choice. */
+  readonly tool: ShapingTool
   /** What came out before, by axis. */
   readonly samples: Samples
   readonly preferences: Preferences
 }
 
+/** The finished piece as it is in the hand, where it was painted, and flat. */
+function FinishedPiece(props: Parameters<typeof FoldedEnd>[0]) {
+  const { name, end, faces } = props
+  if (!end.forms) return <FoldedEnd {...props} />
+  return (
+    <>
+      <InTheHand name={name} forms={end.forms} faces={faces} />
+      <details>
+        <summary className="cursor-pointer">As it is folded, flat from both sides</summary>
+        <FoldedEnd {...props} />
+      </details>
+    </>
+  )
+}
+
 /** The sheet and every finished size that belong together. */
-function Sizes({ design, variant, dial, samples, preferences }: SizesProps) {
+function Sizes({ design, variant, dial, tool, samples, preferences }: SizesProps) {
   const high = highPerWide(mainPart(design))
   return (
     <dl className="border-t hairline pt-4" aria-live="polite">
@@ -231,14 +267,28 @@ function Sizes({ design, variant, dial, samples, preferences }: SizesProps) {
           {formatPiece(Math.round(dial.sheetMm * 100) / 100, high, preferences)}
         </dd>
       </div>
-      {dial.sizes.map((size) => (
-        <SizeRow
-          key={size.axis}
-          size={size}
-          axis={variant?.sizes.find((one) => one.axis === size.axis)}
-          samples={samples[size.axis] ?? []}
-          preferences={preferences}
-        />
+      {dial.sizes.map((size) => {
+        const axis = variant?.sizes.find((one) => one.axis === size.axis)
+        return (
+          <SizeRow
+            key={size.axis}
+            size={size}
+            derivation={axis?.derivation ?? ''}
+            shaped={variant && axis && shapedRange(design, variant, axis, dial.sheetMm, tool)}
+            samples={samples[size.axis] ?? []}
+            preferences={preferences}
+          />
+        )
+      })}
+      {(variant ? formSizesMm(variant, dial.sheetMm, tool) : []).map(({ axis, label, ...size }) => (
+        <div key={axis} className="grid grid-cols-[1fr_auto] gap-2 py-1">
+          <dt>{label}</dt>
+          <dd className="figure text-xl">{formatLength(size.usualMm, preferences)}</dd>
+          <dd className="estimate col-span-2">
+            {formatLength(size.lowMm, preferences)} to {formatLength(size.highMm, preferences)}, read off the
+            estimated form
+          </dd>
+        </div>
       ))}
     </dl>
   )
@@ -246,17 +296,19 @@ function Sizes({ design, variant, dial, samples, preferences }: SizesProps) {
 
 function SizeRow({
   size,
-  axis,
+  derivation,
+  shaped,
   samples,
   preferences,
 }: {
   readonly size: FinishedSize
-  readonly axis: AxisSize | undefined
+  readonly derivation: string
+  /** What shaping multiplies it by. */
+  readonly shaped: readonly [lowest: number, highest: number] | undefined
   readonly samples: readonly number[]
   readonly preferences: Preferences
 }) {
-  const derivation = axis?.derivation ?? ''
-  const { range, says } = expectedWords(expectedSize(size.sizeMm, axis?.shaped, samples), preferences)
+  const { range, says } = expectedWords(expectedSize(size.sizeMm, shaped, samples), preferences)
   const ranged = size.highestMm - size.lowestMm > 0.01
   return (
     <div className="grid grid-cols-[1fr_auto] gap-2 py-1">

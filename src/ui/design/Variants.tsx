@@ -3,6 +3,8 @@ import { defaultGauges, finishedSizes, mainPart, stagesOf, unitsOf, type DesignD
 import type { FoldedEndView } from '@/flows/read/folds'
 import type { PaperFaces } from '../diagram/Paper'
 import { FoldDiagram } from '../diagram/FoldDiagram'
+import { PaintedPiece } from '../piece/PaintedPiece'
+import { bestView } from '../piece/views'
 import { countOf, formatLength, plural, type Preferences } from '../format'
 
 /** The variants of a design side by side, each with its end, its size and how many folds it takes. */
@@ -36,7 +38,14 @@ export function Variants({
           const units = unitsOf(part, variant)
           return (
             <li key={variant.key} className="sheet-panel p-3">
-              {end ? (
+              {end?.forms && bestView(end.forms) ? (
+                <PaintedPiece
+                  view={bestView(end.forms)!}
+                  faces={facesFor(end.sideUp)}
+                  title=""
+                  className="h-28 w-full"
+                />
+              ) : end ? (
                 <FoldDiagram
                   picture={end.front}
                   faces={facesFor(end.sideUp)}

@@ -64,6 +64,7 @@ function endsOf(id: string): {
       sideUp: mainPart(found).sideUp,
       front: assembled?.front ?? front,
       back: assembled?.back ?? back,
+      forms: null,
       sight: assembled?.sight ?? null,
       mostLayers: largest(moves.map(({ figures }) => figures.after.mostLayers)),
       hardest: [],

@@ -1,9 +1,12 @@
 import type { ShownMove, DrawnProgram } from '@/core/fold'
+import type { KeptForms } from '@/flows/forms'
 import type { Followed, FoldWords } from '@/flows/read/folds'
 import { FoldDiagram } from '../diagram/FoldDiagram'
 import type { PaperFaces } from '../diagram/Paper'
 import { endWords, StackSide } from '../diagram/StackSide'
 import { formatLength, type Preferences } from '../format'
+import { InTheHand } from '../piece/InTheHand'
+import { PaintedPiece } from '../piece/PaintedPiece'
 import { countWords, kindWords, rigourWords } from './step-words'
 
 export function Said({
@@ -90,20 +93,13 @@ export function Side({ move, faces }: { readonly move: ShownMove; readonly faces
 
 export function Finished({
   shown,
-  shaping,
+  shaping: { says, sizes },
   sheetMm,
   preferences,
 }: Pick<Followed, 'shown' | 'shaping'> & {
   readonly sheetMm: number
   readonly preferences: Preferences
 }) {
-  const factor = (axis: string, end: 0 | 1) =>
-    shaping
-      .filter(({ axes }) => axes === null || axes.includes(axis))
-      .reduce((all, one) => all * one.factor[end], 1)
-  const shaped = shown.sizes.filter(({ axis }) =>
-    shaping.some(({ axes }) => axes === null || axes.includes(axis)),
-  )
   const length = (share: number) => formatLength(share * sheetMm, preferences)
   return (
     <>
@@ -112,30 +108,90 @@ export function Finished({
         {shown.sizes.map(({ axis, label, share }) => (
           <li key={axis} className="text-lg">
             <span className="font-semibold">{length(share)}</span> {label}
-            {shaping.length === 0 ? '' : ', flat'}
+            {says.length === 0 ? '' : ', flat'}
           </li>
         ))}
       </ul>
-      {shaping.length === 0 ? null : (
+      {says.length === 0 ? null : (
         <div className="note mt-3">
-          <p>
-            Estimated after shaping:{' '}
-            {shaped
-              .map(
-                ({ axis, share, label }) =>
-                  `${length(share * factor(axis, 0))} to ${length(share * factor(axis, 1))} ${label}`,
-              )
-              .join(', ')}
-            .
-          </p>
-          {shaping.map(({ name, model }) => (
-            <p key={name} className="text-sm">
+          {sizes.length === 0 ? null : (
+            <>
+              <p>Estimated after shaping:</p>
+              <ul>
+                {sizes.map(({ label, low, high }) => (
+                  <li key={label}>
+                    <span className="font-semibold">{lengthsBetween(length(low), length(high))}</span> {label}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          {says.map(({ name, model }) => (
+            <p key={`${name} ${model}`} className="text-sm">
               {model}
             </p>
           ))}
         </div>
       )}
     </>
+  )
+}
+
+/** Two lengths that read alike are one. */
+const lengthsBetween = (low: string, high: string): string => (low === high ? low : `${low} to ${high}`)
+
+/** The end: as it is in the hand, where it was painted, and flat from both sides. */
+export function TheEnd({
+  forms,
+  ...props
+}: Parameters<typeof BothSides>[0] & { readonly forms: KeptForms | null }) {
+  if (!forms) return <BothSides {...props} />
+  const { faces, leftHanded, name } = props
+  return (
+    <div className="grid min-h-0 grow grid-rows-[3fr_2fr]">
+      <InTheHand
+        name={name}
+        forms={forms}
+        faces={faces}
+        leftHanded={leftHanded}
+        className="h-48 tablet:h-60"
+      />
+      <BothSides {...props} />
+    </div>
+  )
+}
+
+/** What a shaping step does to the piece. */
+export function BeforeAndAfter({
+  shaping: { before, after },
+  faces,
+  leftHanded,
+  said,
+}: {
+  readonly shaping: KeptForms['shapings'][number]
+  readonly faces: PaperFaces
+  readonly leftHanded: boolean
+  readonly said: string
+}) {
+  const stages = [
+    { view: before, words: 'before' },
+    { view: after, words: 'after, estimated' },
+  ]
+  return (
+    <div className="grid min-h-0 grow grid-cols-2 gap-2">
+      {stages.map(({ view, words }) => (
+        <figure key={words} className="flex min-h-0 flex-col">
+          <PaintedPiece
+            view={view}
+            faces={faces}
+            mirrored={leftHanded}
+            title={`${said}: ${words}`}
+            className="min-h-0 w-full grow"
+          />
+          <figcaption className="second text-center">{words}</figcaption>
+        </figure>
+      ))}
+    </div>
   )
 }
 

@@ -1,14 +1,18 @@
 import type { DrawnProgram } from '@/core/fold'
+import type { KeptForms } from '@/flows/forms'
 import type { FoldWords } from '@/flows/read/folds'
 import { MoveDiagram } from '../diagram/Halfway'
 import { InBetween } from '../diagram/InBetween'
 import type { PaperFaces } from '../diagram/Paper'
+import { BeforeAndAfter } from './StepParts'
 import { kindWords } from './step-words'
 
 interface StepPictureProps {
   readonly move: DrawnProgram['moves'][number]
   readonly word: FoldWords | undefined
   readonly said: string
+  /** What the step shapes, where that was painted. */
+  readonly shaping: KeptForms['shapings'][number] | null
   readonly faces: PaperFaces
   readonly hidden: boolean
   readonly leftHanded: boolean
@@ -29,6 +33,8 @@ export function StepPicture(props: StepPictureProps) {
         onEnd={onEnd}
       />
     )
+  if (props.shaping && move.kind === 'shape')
+    return <BeforeAndAfter shaping={props.shaping} faces={faces} leftHanded={leftHanded} said={said} />
   return (
     <MoveDiagram
       picture={move.picture}

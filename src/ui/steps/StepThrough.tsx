@@ -12,7 +12,7 @@ import { useUnpacked, type Packed } from '../packed'
 import { Filmstrip } from './Filmstrip'
 import { StepFigures } from './StepFigures'
 import { STEPS_FORM } from './StepsFor'
-import { BothSides, Finished, Said, Side } from './StepParts'
+import { Finished, Said, Side, TheEnd } from './StepParts'
 import { BackAndNext, OtherWay, PaperChoice, PLAIN, PlayButton, SaveFold, Tick } from './StepControls'
 import { StepPicture } from './StepPicture'
 import { wordsForLeftHand } from './step-words'
@@ -67,6 +67,7 @@ export function StepThrough(props: StepThroughProps) {
             move={move}
             word={word}
             said={said}
+            shaping={folds.forms?.shapings.find(({ step }) => step === word?.key) ?? null}
             faces={faces}
             hidden={hidden}
             leftHanded={leftHanded}
@@ -74,7 +75,7 @@ export function StepThrough(props: StepThroughProps) {
             onEnd={() => setPlaying(false)}
           />
         ) : (
-          <BothSides shown={shown} faces={faces} leftHanded={leftHanded} name={name} />
+          <TheEnd shown={shown} forms={folds.forms} faces={faces} leftHanded={leftHanded} name={name} />
         )}
       </div>
       <div className="flex flex-col gap-4 tablet:h-[30rem]">

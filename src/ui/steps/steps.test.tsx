@@ -15,7 +15,8 @@ if (!kite) throw new Error('no kite')
 const shown = drawProgram(kite.program)
 const folds: Omit<Followed, 'shown'> = {
   sideUp: 'colour down',
-  words: kite.program.steps.map(({ say, each, rounds, crease, rigour, note }) => ({
+  words: kite.program.steps.map(({ key, say, each, rounds, crease, rigour, note }) => ({
+    key,
     stageName: null,
     each,
     says: rounds.map((round) => round.say ?? say),
@@ -27,7 +28,11 @@ const folds: Omit<Followed, 'shown'> = {
     depthShare: null,
     gauges: [],
   })),
-  shaping: [{ name: 'curl', model: 'Curling draws it in.', factor: [0.9, 1], axes: ['width'] }],
+  shaping: {
+    says: [{ name: 'curl', model: 'Curling draws it in.' }],
+    sizes: [{ label: 'wide', low: 0.3, high: 0.35 }],
+  },
+  forms: null,
 }
 const paper: DrawerPaper = {
   id: 'p',
@@ -73,11 +78,13 @@ test('the end: sizes, what shaping leaves of them, both sides', () => {
   const html = page(99)
   expect(html).toContain('Finished')
   expect(html).toContain('12.4 cm</span> width')
-  expect(html).toContain('Estimated after shaping: 11.2 cm to 12.4 cm width.')
+  expect(html).toContain('Estimated after shaping:')
+  expect(html).toMatch(/4\.5 cm to 5\.2\d? cm<\/span> wide/)
   expect(html).toContain('aria-label="Kite base, turned over"')
 })
 test('the left hand begins with mirrored pictures and words', () => {
   const word = {
+    key: 'page',
     stageName: null,
     each: 'page',
     says: ['Right half over to the left'],
@@ -104,6 +111,7 @@ test('colours are those of the paper, white side up first', () => {
 
 test('counting words', () => {
   const word = {
+    key: 'page',
     stageName: null,
     crease: 'firm',
     rigour: 'strict',

@@ -1,4 +1,4 @@
-import { fold, type Amount, type PointSpec } from '../../fold'
+import { fold, type Amount, type MoveSpec, type PointSpec, type ShapeAct } from '../../fold'
 import type { DesignSource, Gauge, Stage, StepSource } from '../types'
 import { extent } from './sizes'
 import { asSteps } from './steps'
@@ -41,6 +41,13 @@ export function bodyStage(options: {
   const { left, right, tail, wing, layers, halved = [] } = options
   const leaning = through(tail, off(tail, LEAN_SLOPE / 2, 1 / 2))
   const body: Amount = { gauges: { body: 1 } }
+  // What is done to the halved piece would be lost in a form that is told of the open one.
+  const lifted: Pick<
+    Extract<MoveSpec, { kind: 'shape' }>,
+    'acts' | 'before' | 'factor' | 'axes'
+  > = halved.length === 0
+    ? { before: 'halve', acts: wingsLifted({ left, right, tail }) }
+    : { factor: [0.9, 1], axes: ['span'] }
   return {
     key: 'body',
     name: 'Body',
@@ -83,14 +90,38 @@ export function bodyStage(options: {
           {
             kind: 'shape',
             name: 'round',
-            model: 'Lifting the wings draws the span in a little. Common practice, no source.',
-            factor: [0.9, 1],
-            axes: ['span'],
+            model: 'The body pinched together behind, the wings lifted on both sides of it.',
+            ...lifted,
           },
         ),
       ]),
     ],
   }
+}
+
+/** Both wings up from the body, which stands together behind them; told of the piece before it is halved. */
+function wingsLifted({
+  left,
+  right,
+  tail,
+}: Record<'left' | 'right' | 'tail', PointSpec>): readonly ShapeAct[] {
+  const side = (wing: PointSpec, lean: number): ShapeAct => ({
+    act: 'bend',
+    line: {
+      beside: through(tail, off(tail, lean / 2, 1 / 2)),
+      by: { gauges: { body: 1 } },
+      towards: wing,
+    },
+    moves: wing,
+    curve: [{ turn: { usual: -64, least: -50, most: -78 } }, { straight: 0.1 }, { roll: -14, over: 0.5 }],
+  })
+  const half = (wing: PointSpec): ShapeAct => ({
+    act: 'bend',
+    line: onto(left, right),
+    moves: wing,
+    curve: [{ turn: 86 }],
+  })
+  return [side(right, LEAN_SLOPE), side(left, -LEAN_SLOPE), half(right), half(left)]
 }
 
 /** The one variant of a butterfly, with how its span and its length follow on paper. */

@@ -236,7 +236,8 @@ export const cornerFoldedRosette: DesignSource = {
               {
                 kind: 'shape',
                 name: 'curl',
-                model: 'Each ring of petals lifted a little more than the one outside it, and curled upwards.',
+                model:
+                  'Each ring of petals lifted a little more than the one outside it, and curled upwards.',
                 acts: curled(
                   { usual: 12, least: 4, most: 20 },
                   { usual: 26, least: 15, most: 38 },
@@ -262,7 +263,10 @@ export const cornerFoldedRosette: DesignSource = {
                   { usual: 40, least: 30, most: 55 },
                   { usual: 52, least: 40, most: 65 },
                   { usual: 64, least: 50, most: 80 },
-                  { roll: { usual: -150, least: -100, most: -200 }, over: { tools: ['skewer', 'toothpick', 'pencil'] } },
+                  {
+                    roll: { usual: -150, least: -100, most: -200 },
+                    over: { tools: ['skewer', 'toothpick', 'pencil'] },
+                  },
                 ),
               },
             ),

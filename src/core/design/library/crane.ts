@@ -249,13 +249,10 @@ export const crane: DesignSource = {
               {
                 kind: 'shape',
                 name: 'open',
-                model: 'The wings level to both sides, rounded a little towards their tips; the body upright.',
+                model:
+                  'The wings level to both sides, rounded a little towards their tips; the body upright.',
                 before: 'wing-front',
-                acts: [
-                  wingLevel(FRONT_WING, 1),
-                  wingLevel(BACK_WING, -1),
-                  { act: 'stand', degrees: 90 },
-                ],
+                acts: [wingLevel(FRONT_WING, 1), wingLevel(BACK_WING, -1), { act: 'stand', degrees: 90 }],
               },
             ),
             step(

@@ -58,11 +58,7 @@ const petalUp = (quarters: number): ShapeAct => {
     act: 'bend',
     line: through(by(IN, 0.75), by(0.25, 1 - IN)),
     moves: by(0, 1),
-    curve: [
-      { turn: { usual: 62, least: 50, most: 80 } },
-      { straight: 0.1 },
-      { roll: -55, over: 0.2 },
-    ],
+    curve: [{ turn: { usual: 62, least: 50, most: 80 } }, { straight: 0.1 }, { roll: -55, over: 0.2 }],
   }
 }
 /** An inner one, half way up and a little round. */

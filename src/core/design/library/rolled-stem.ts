@@ -8,6 +8,8 @@ const { foldAndUnfold, plane, step, through, valley, work } = fold
 /** A strip as it is left over: four times as long as wide. It is rolled from its long edge in eighths. */
 const WIDE = 1 / 4
 const TURNS = 8
+/** By how much each half turn lies further in than the one around it, so that it is not in the same place. */
+const BETWEEN_TURNS = 0.0004
 const level = (y: number): LineSpec => through(plane(0, y), plane(1, y))
 const eighth = (n: number) => (n * WIDE) / TURNS
 
@@ -131,9 +133,19 @@ export const rolledStem: DesignSource = {
                 kind: 'shape',
                 name: 'round',
                 model:
-                  'A flat tube of that width has a round of twice the width over pi, 0.64 of it; the layers add a little.',
-                factor: [0.64, 0.72],
-                axes: ['thickness'],
+                  'Every turn keeps its length, twice an eighth of the strip, so that its round is twice the eighth over pi.',
+                before: 'roll',
+                acts: [
+                  {
+                    act: 'bend',
+                    line: level(WIDE),
+                    moves: plane(0.5, 0),
+                    curve: Array.from({ length: TURNS }, (_, turn) => {
+                      const radius = eighth(1) / Math.PI - turn * BETWEEN_TURNS
+                      return { roll: (eighth(1) / radius) * (180 / Math.PI), over: radius }
+                    }),
+                  },
+                ],
               },
             ),
           ]),

@@ -1,10 +1,10 @@
-import { seenFrom, eyeOf, type Eye, type ViewName } from './view'
 import type { ShapedForm } from '../form'
 import { largest, least } from '../../numeric'
 import { lightAt, lightOf, partsOf, shadowAt, type Light } from './light'
 import { contactOf } from './contact'
 import { rastered, spotAt, type Grid, type Hides, type Raster } from './raster'
 import { trianglesOf, turnedTo, uprightAt, type Triangles } from './triangles'
+import { eyeOf, seenFrom, type Eye, type ViewName } from './view'
 
 /**
  * A form as it is seen, without colours: for each pixel how much light the front of the paper sends there, and how much
@@ -30,11 +30,13 @@ export interface Box {
 }
 
 /** Room around the piece for its shadow, as a share of its larger extent. */
-const ROOM = 0.13
+const ROOM = 0.16
 /** Looks per pixel, across and down: edges are smooth by them. */
 const FINE = 2
 /** Pixels of the table are looked up this far apart, and smoothed between. */
 const COARSE = 3
+/** Over this share of the picture, from its edge inwards. */
+const FADES = 0.14
 /** How dark the deepest shadow on the table may be. */
 const DEEPEST = 0.5
 
@@ -102,7 +104,8 @@ function shadowsOf(light: Light, eye: Eye, grid: Grid): (px: number, py: number)
     const [u, v] = [px / COARSE, py / COARSE]
     const [i, j] = [Math.floor(u), Math.floor(v)]
     const [s, t] = [u - i, v - j]
-    const value = (a: number, b: number) => values[Math.min(down - 1, b) * across + Math.min(across - 1, a)] as number
+    const value = (a: number, b: number) =>
+      values[Math.min(down - 1, b) * across + Math.min(across - 1, a)] as number
     return (
       (1 - t) * ((1 - s) * value(i, j) + s * value(i + 1, j)) +
       t * ((1 - s) * value(i, j + 1) + s * value(i + 1, j + 1))
@@ -112,8 +115,9 @@ function shadowsOf(light: Light, eye: Eye, grid: Grid): (px: number, py: number)
 
 /** Towards the edge of the picture a shadow fades out. */
 function fade({ width, height }: Grid, px: number, py: number): number {
-  const edge = Math.min(px, py, width - 1 - px, height - 1 - py) / (0.06 * Math.max(width, height))
-  return Math.max(0, Math.min(1, edge))
+  const edge = Math.min(px, py, width - 1 - px, height - 1 - py) / (FADES * Math.max(width, height))
+  const share = Math.max(0, Math.min(1, edge))
+  return share * share * (3 - 2 * share)
 }
 
 function paintedView(
@@ -124,7 +128,7 @@ function paintedView(
   perSide: number,
   room: number,
 ): PaintedView {
-  const eye = eyeOf(view)
+  const eye = eyeOf(view, form.stands)
   const piece = boxSeen(triangles, eye)
   const width = Math.ceil((piece.right - piece.left + 2 * room) * perSide)
   const height = Math.ceil((piece.top - piece.bottom + 2 * room) * perSide)
@@ -152,7 +156,15 @@ function paintedView(
       const alpha = covered + (1 - covered) * dark
       if (alpha === 0) continue
       const share = 255 / (FINE * FINE) / alpha
-      pixels.set([Math.min(255, Math.round(front * share)), Math.min(255, Math.round(back * share)), 0, Math.round(255 * alpha)], 4 * (py * width + px))
+      pixels.set(
+        [
+          Math.min(255, Math.round(front * share)),
+          Math.min(255, Math.round(back * share)),
+          0,
+          Math.round(255 * alpha),
+        ],
+        4 * (py * width + px),
+      )
     }
   return { view, width, height, pixels, frame, piece }
 }
@@ -170,7 +182,7 @@ export function paintForm(
   const light = lightOf(triangles)
   const extent = largest(
     views.map((view) => {
-      const { left, right, bottom, top } = boxSeen(triangles, eyeOf(view))
+      const { left, right, bottom, top } = boxSeen(triangles, eyeOf(view, form.stands))
       return Math.max(right - left, top - bottom)
     }),
   )

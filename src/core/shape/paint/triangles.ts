@@ -24,7 +24,8 @@ const PLACE = 1e5
 /** The upright of each corner of each patch: the mean of all strips of the roll that meet there. */
 function uprightsOf(patches: readonly Patch[]): readonly (readonly Spot[])[] {
   const plane = patches.map(({ spots }) => normalOf(spots))
-  const name = (face: number, x: number, y: number) => `${face} ${Math.round(x * PLACE)} ${Math.round(y * PLACE)}`
+  const name = (face: number, x: number, y: number) =>
+    `${face} ${Math.round(x * PLACE)} ${Math.round(y * PLACE)}`
   const meeting = new Map<string, Spot[]>()
   patches.forEach(({ face, sheet }, index) => {
     const own = plane[index]
@@ -110,8 +111,16 @@ export function turnedTo({ uprights }: Triangles, t: number, { x, y, z }: Spot):
 export function uprightAt({ corners, uprights }: Triangles, t: number, at: Spot): Spot {
   const i = 9 * t
   const [ax, ay, az] = [corners[i] as number, corners[i + 1] as number, corners[i + 2] as number]
-  const [ux, uy, uz] = [(corners[i + 3] as number) - ax, (corners[i + 4] as number) - ay, (corners[i + 5] as number) - az]
-  const [vx, vy, vz] = [(corners[i + 6] as number) - ax, (corners[i + 7] as number) - ay, (corners[i + 8] as number) - az]
+  const [ux, uy, uz] = [
+    (corners[i + 3] as number) - ax,
+    (corners[i + 4] as number) - ay,
+    (corners[i + 5] as number) - az,
+  ]
+  const [vx, vy, vz] = [
+    (corners[i + 6] as number) - ax,
+    (corners[i + 7] as number) - ay,
+    (corners[i + 8] as number) - az,
+  ]
   const [wx, wy, wz] = [at.x - ax, at.y - ay, at.z - az]
   const [uu, uv, vv] = [ux * ux + uy * uy + uz * uz, ux * vx + uy * vy + uz * vz, vx * vx + vy * vy + vz * vz]
   const [wu, wv] = [wx * ux + wy * uy + wz * uz, wx * vx + wy * vy + wz * vz]

@@ -29,9 +29,15 @@ export function eyeTowards(heightRad: number, roundRad: number): Eye {
   }
 }
 
+/** What stands is thin from straight above: it is looked down on at a slant. */
+const OVER_STANDING_DEGREES = 58
 const RADIANS = Math.PI / 180
-export const eyeOf = (view: ViewName): Eye =>
-  eyeTowards(LOOKS[view].heightDegrees * RADIANS, LOOKS[view].roundDegrees * RADIANS)
+
+export function eyeOf(view: ViewName, stands: boolean): Eye {
+  const { heightDegrees, roundDegrees } = LOOKS[view]
+  const height = stands ? Math.min(heightDegrees, OVER_STANDING_DEGREES) : heightDegrees
+  return eyeTowards(height * RADIANS, roundDegrees * RADIANS)
+}
 
 /** Where a spot is seen, and how near it is. */
 export const seenFrom = ({ right, up, towards }: Eye, spot: Spot): Spot => ({

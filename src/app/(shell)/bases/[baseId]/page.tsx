@@ -38,7 +38,12 @@ export default async function BasePage({ params, searchParams }: BasePageProps) 
       </p>
       <StepThrough
         name={base.name}
-        folds={{ sideUp: folds.sideUp, words: folds.words, shaping: folds.shaping }}
+        folds={{
+          sideUp: folds.sideUp,
+          words: folds.words,
+          shaping: folds.shaping,
+          forms: folds.forms,
+        }}
         shown={pack(folds.shown)}
         sheetMm={SHOWN_SHEET_MM}
         papers={papers}

@@ -1,5 +1,6 @@
 import { least } from '@/core/numeric'
 import type { Metadata } from 'next'
+import { bestView } from '@/ui/piece/views'
 import { Link } from '@/ui/shell/Link'
 import { openPage } from '@/app/_server/guard'
 import {
@@ -274,7 +275,8 @@ function cardProps(card: Card, paper: CardPaper, preferences: Preferences): Desi
     id: design.id,
     name: design.name,
     summary: design.summary,
-    drawing: end && smallPicture(end.front, false),
+    painted: (end?.forms && bestView(end.forms)) ?? null,
+    drawing: end && !end.forms ? smallPicture(end.front, false) : null,
     faces: facesOf(paper, end?.sideUp ?? 'colour up'),
     sheet: `${part.perSquare === 4 ? 'quarter of ' : ''}${sheet}${units === 1 ? '' : ` x ${units}`}`,
     size: size ? `${formatLength(size.sizeMm, preferences)} ${size.label}` : 'not at this size',

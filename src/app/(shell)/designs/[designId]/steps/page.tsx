@@ -77,7 +77,12 @@ export default async function StepsPage({ params, searchParams }: StepsPageProps
             <StepThrough
               otherWay={otherWay}
               name={design.name}
-              folds={{ sideUp: folds.sideUp, words: folds.words, shaping: folds.shaping }}
+              folds={{
+                sideUp: folds.sideUp,
+                words: folds.words,
+                shaping: folds.shaping,
+                forms: folds.forms,
+              }}
               shown={pack(folds.shown)}
               sheetMm={value.sheetMm}
               papers={papers}

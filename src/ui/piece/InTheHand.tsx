@@ -1,0 +1,37 @@
+import type { KeptForms } from '@/flows/forms'
+import type { PaperFaces } from '../diagram/Paper'
+import { PaintedPiece } from './PaintedPiece'
+import { VIEW_WORDS, viewsOf } from './views'
+
+interface InTheHandProps {
+  readonly name: string
+  readonly forms: KeptForms
+  readonly faces: PaperFaces
+  readonly leftHanded?: boolean
+  readonly className?: string
+}
+
+/** The finished piece as it is in the hand, from all sides it was painted from. */
+export function InTheHand({ name, forms, faces, leftHanded = false, className = 'h-56' }: InTheHandProps) {
+  const views = viewsOf(forms)
+  return (
+    <figure>
+      <div className={`grid gap-2 ${views.length === 3 ? 'grid-cols-3' : 'grid-cols-2'} ${className}`}>
+        {views.map(({ name: view, view: kept }) => (
+          <PaintedPiece
+            key={view}
+            view={kept}
+            faces={faces}
+            mirrored={leftHanded}
+            title={`${name}, ${VIEW_WORDS[view]}`}
+            className="h-full w-full"
+          />
+        ))}
+      </div>
+      <figcaption className="second mt-1 text-center text-sm">
+        {views.map(({ name: view }) => VIEW_WORDS[view]).join(', ')}
+        {forms.shaped ? '; its form is estimated' : ''}
+      </figcaption>
+    </figure>
+  )
+}

@@ -1,0 +1,46 @@
+import { useId } from 'react'
+import type { KeptView } from '@/flows/forms'
+import type { PaperFaces } from '../diagram/Paper'
+import { tintOf } from './tint'
+
+interface PaintedPieceProps {
+  readonly view: KeptView
+  readonly faces: PaperFaces
+  /** Empty where words beside it say what it is. */
+  readonly title: string
+  readonly className: string
+  /** As its mirror image, for the left hand. */
+  readonly mirrored?: boolean
+}
+
+/** Where a kept picture is fetched from. */
+export const pictureAddress = ({ file }: Pick<KeptView, 'file'>): string => `/api/pieces/${file}`
+
+/** A finished piece as it was painted, in the colours of a paper: light and sides are kept, colours are put on here. */
+export function PaintedPiece({ view, faces, title, className, mirrored = false }: PaintedPieceProps) {
+  const id = useId()
+  const { width, height } = view
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${height}`}
+      {...(title === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': title })}
+      className={className}
+    >
+      <Tint id={id} faces={faces} />
+      <image
+        href={pictureAddress(view)}
+        width={width}
+        height={height}
+        filter={`url(#${id})`}
+        {...(mirrored ? { transform: `translate(${width} 0) scale(-1 1)` } : {})}
+      />
+    </svg>
+  )
+}
+
+/** What puts a paper's two colours on a painted picture. */
+export const Tint = ({ id, faces }: { readonly id: string; readonly faces: PaperFaces }) => (
+  <filter id={id} x="0" y="0" width="1" height="1" colorInterpolationFilters="sRGB">
+    <feColorMatrix type="matrix" values={tintOf(faces)} />
+  </filter>
+)
