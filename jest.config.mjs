@@ -19,7 +19,7 @@ const config = {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(nanoid|comlink|idb|canonicalize|jose|is-any-array|ml-[^/]+|cheminfo-types|d3-delaunay|delaunator|robust-predicates)/)',
+    '/node_modules/(?!(nanoid|comlink|idb|canonicalize|jose|is-any-array|ml-[^/]+|cheminfo-types|d3-delaunay|delaunator|robust-predicates|fast-png|fflate|iobuffer)/)',
   ],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',

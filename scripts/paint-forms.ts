@@ -6,7 +6,8 @@ import { fileURLToPath } from 'node:url'
 import { isMainThread, parentPort, Worker } from 'node:worker_threads'
 import { LIBRARY } from '../src/core/design'
 import { FORM_ENGINE_VERSION } from '../src/core/shape'
-import { formsToPaint, paintVariant, type KeptForms } from '../src/flows/forms'
+import type { KeptForms } from '../src/flows/forms'
+import { formsToPaint, paintVariant } from '../src/flows/paint-forms'
 import { FORMS_FILE, shippedFormsFolder } from '../src/flows/shipped-forms'
 
 const folder = shippedFormsFolder(process.cwd())

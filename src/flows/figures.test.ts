@@ -149,7 +149,11 @@ test('words follow the pictures: one line for each round, stages named', async (
   for (const { step, round } of folds?.shown.moves ?? [])
     expect(folds?.words[step]?.says[round]?.length).toBeGreaterThan(3)
   expect(folds?.words[0]?.stageName).toBe('Diagonals')
-  expect(folds?.shaping).toMatchObject([{ name: 'curl', factor: [0.92, 1] }])
+  expect(folds?.shaping.says).toMatchObject([{ name: 'curl' }])
+  // Read off the form: petals lifted and curled reach less far than flat, and no less than the square below.
+  const [across] = folds?.shaping.sizes ?? []
+  expect(across?.low).toBeGreaterThan(Math.SQRT2 / 4 - 1e-9)
+  expect(across?.high).toBeLessThan(Math.SQRT2 / 4 + (2 * 3) / 150)
 })
 
 test('the table has every picture of its run; a size that cannot be folded leaves it its words', async () => {

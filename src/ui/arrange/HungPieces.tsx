@@ -2,9 +2,8 @@ import { useId } from 'react'
 import { frameOf, type Pair, type PiecePlace, type PieceSize, type Scene } from '@/core/arrange'
 import { kindOf } from '@/core/design'
 import { facesOf } from '../diagram/faces'
-import { Paper } from '../diagram/Paper'
-import type { SmallPicture } from '../diagram/view'
 import type { Preferences } from '../format'
+import { PieceAround, type PieceLook } from '../piece/PieceAround'
 import { HandMarks, type Hand } from './hand'
 import { transformOf } from './placed'
 import { SceneFrame } from './SceneFrame'
@@ -19,7 +18,7 @@ export interface HungLayer {
   readonly colours: readonly number[]
   readonly papers: readonly PaperColours[]
   /** The finished piece, of every kind they come in. */
-  readonly smalls: readonly SmallPicture[]
+  readonly looks: readonly PieceLook[]
   readonly sideUp: Parameters<typeof facesOf>[1]
   /** The side its sheet is folded from: pieces are drawn to scale. */
   readonly sheetMm: number
@@ -112,7 +111,7 @@ function Layer({
   scene,
   colours,
   papers,
-  smalls,
+  looks,
   sideUp,
   sheetMm,
   id,
@@ -121,15 +120,15 @@ function Layer({
   return (
     <>
       <defs>
-        {smalls.flatMap(({ width, height, scale, paths }, kind) =>
+        {looks.flatMap((look, kind) =>
           papers.map((paper, index) => (
-            <g
+            <PieceAround
               key={`${kind} ${index}`}
               id={`${id}-${kind}-${index}`}
-              transform={`scale(${(sheetMm / scale).toFixed(5)}) translate(${-width / 2} ${-height / 2})`}
-            >
-              <Paper paths={paths} faces={facesOf(paper, sideUp)} weight={9} />
-            </g>
+              look={look}
+              faces={facesOf(paper, sideUp)}
+              side={sheetMm}
+            />
           )),
         )}
       </defs>
@@ -137,7 +136,7 @@ function Layer({
         <use
           key={at}
           {...hand?.of(at)}
-          href={`#${id}-${kindOf(at, smalls.length)}-${colours[at] ?? 0}`}
+          href={`#${id}-${kindOf(at, looks.length)}-${colours[at] ?? 0}`}
           transform={transformOf(place)}
         />
       ))}

@@ -31,11 +31,11 @@ export function SaveViews({ name }: SaveViewsProps) {
     const shown = views()
     setProblem(null)
     try {
-      if (ending === 'html') return save(pageBlob(name, shown), fileName(name, ending))
+      if (ending === 'html') return save(await pageBlob(name, shown), fileName(name, ending))
       for (const { words, svg } of shown)
-        save(ending === 'svg' ? svgBlob(svg) : await pngBlob(svg), fileName(`${name} ${words}`, ending))
+        save(await (ending === 'svg' ? svgBlob(svg) : pngBlob(svg)), fileName(`${name} ${words}`, ending))
     } catch {
-      setProblem('This browser could not draw the picture. Save it as SVG instead.')
+      setProblem('The pictures could not be saved. Is Kelpfield still running? Try again, or save as SVG.')
     }
   }
   return (

@@ -7,8 +7,30 @@ const PAINTED = ['fill', 'stroke', 'color'] as const
 /** What is there for hands, and says nothing on paper. */
 const FOR_HANDS = ['class', 'tabindex', 'role', 'aria-label', 'aria-pressed', 'data-at'] as const
 
+/** Pictures within pictures, as text by their address. */
+type Inlined = ReadonlyMap<string, string>
+
+/** Every picture that drawings refer to, as text. *Throws* where one cannot be fetched. */
+async function inlined(drawings: readonly SVGSVGElement[]): Promise<Inlined> {
+  const addresses = new Set(
+    drawings.flatMap((svg) =>
+      [...svg.querySelectorAll('image')].map((image) => image.getAttribute('href') ?? ''),
+    ),
+  )
+  const texts = await Promise.all(
+    [...addresses].map(async (address) => {
+      const answer = await fetch(address)
+      if (!answer.ok) throw new Error(`no picture at ${address}`)
+      const bytes = new Uint8Array(await answer.arrayBuffer())
+      const text = bytes.reduce((all, byte) => all + String.fromCharCode(byte), '')
+      return [address, `data:image/png;base64,${btoa(text)}`] as const
+    }),
+  )
+  return new Map(texts)
+}
+
 /** A picture of the page as one that needs nothing of it: colours of the theme as they are now, no classes. */
-export function selfContained(svg: SVGSVGElement): SVGSVGElement {
+function selfContained(svg: SVGSVGElement, pictures: Inlined): SVGSVGElement {
   const style = getComputedStyle(svg)
   const resolved = (text: string): string =>
     text.replaceAll(THEMED, (_, name?: string) =>
@@ -18,6 +40,10 @@ export function selfContained(svg: SVGSVGElement): SVGSVGElement {
   const [, , width = 1, height = 1] = (svg.getAttribute('viewBox') ?? '0 0 1 1').split(' ').map(Number)
   const label = svg.getAttribute('aria-label')
   for (const mark of copy.querySelectorAll('[data-mark]')) mark.remove()
+  for (const image of copy.querySelectorAll('image')) {
+    const text = pictures.get(image.getAttribute('href') ?? '')
+    if (text !== undefined) image.setAttribute('href', text)
+  }
   for (const element of [copy, ...copy.querySelectorAll('*')]) {
     for (const name of FOR_HANDS) element.removeAttribute(name)
     for (const name of PAINTED) {
@@ -34,13 +60,15 @@ export function selfContained(svg: SVGSVGElement): SVGSVGElement {
   return copy
 }
 
-export const svgBlob = (svg: SVGSVGElement): Blob =>
-  new Blob([new XMLSerializer().serializeToString(selfContained(svg))], { type: 'image/svg+xml' })
+export async function svgBlob(svg: SVGSVGElement): Promise<Blob> {
+  const text = new XMLSerializer().serializeToString(selfContained(svg, await inlined([svg])))
+  return new Blob([text], { type: 'image/svg+xml' })
+}
 
 /** The same as points of colour, on the page's own ground. *Throws* where the browser cannot draw it. */
 export async function pngBlob(svg: SVGSVGElement): Promise<Blob> {
   const image = new Image()
-  const address = URL.createObjectURL(svgBlob(svg))
+  const address = URL.createObjectURL(await svgBlob(svg))
   try {
     image.src = address
     await image.decode()
@@ -66,7 +94,11 @@ const STYLE = `body{margin:2rem auto;max-width:60rem;padding:0 1rem;font-family:
  * One page of what was made, to send to who ordered it: its name, each picture with its words, and nothing else. It
  * asks for nothing and runs nothing.
  */
-export function pageBlob(name: string, views: readonly { words: string; svg: SVGSVGElement }[]): Blob {
+export async function pageBlob(
+  name: string,
+  views: readonly { words: string; svg: SVGSVGElement }[],
+): Promise<Blob> {
+  const pictures = await inlined(views.map(({ svg }) => svg))
   const page = document.implementation.createHTMLDocument(name)
   page.documentElement.lang = 'en'
   const main = page.body.appendChild(page.createElement('main'))
@@ -78,7 +110,7 @@ export function pageBlob(name: string, views: readonly { words: string; svg: SVG
   meta({ name: 'viewport', content: 'width=device-width, initial-scale=1' })
   meta({
     'http-equiv': 'content-security-policy',
-    content: "default-src 'none'; style-src 'unsafe-inline'",
+    content: "default-src 'none'; style-src 'unsafe-inline'; img-src data:",
   })
   meta({ charset: 'utf-8' })
   const add = (kind: string, text: string, to: ParentNode & Node) => {
@@ -90,7 +122,7 @@ export function pageBlob(name: string, views: readonly { words: string; svg: SVG
   add('h1', name, main)
   for (const { words, svg } of views) {
     add('h2', words, main)
-    main.append(page.importNode(selfContained(svg), true))
+    main.append(page.importNode(selfContained(svg, pictures), true))
   }
   return new Blob([`<!doctype html>\n${page.documentElement.outerHTML}`], { type: 'text/html' })
 }

@@ -7,6 +7,7 @@ import type { PaperView } from '@/flows/read/papers'
 import { formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
 import { smallPicture } from '../diagram/view'
+import { faceOn } from '../piece/views'
 import { OrderByHand } from './OrderByHand'
 import { PieceInTurn } from './PieceInTurn'
 import { orderInWords, orderWords, turnWords } from './order-words'
@@ -109,12 +110,16 @@ const layerOf = ({ line, hung, end, kinds, counts, colours }: BesideView, light:
   sideUp: end.sideUp,
 })
 
-/** A finished piece from both sides, of every kind. */
+/**
+ * A finished piece from both sides, of every kind. Siblings are drawn flat, since they are painted alike; so is what is
+ * seen from behind.
+ */
 const picturesOf = (end: FoldedEndView, kinds: readonly FoldedEndView[]) => {
   const all = kinds.length > 0 ? kinds : [end]
+  const painted = (kinds.length === 0 && end.forms && faceOn(end.forms)) || null
   return {
-    smalls: all.map(({ front }) => smallPicture(front, false)),
-    smallsBehind: all.map(({ back }) => smallPicture(back, false)),
+    looks: all.map(({ front }) => ({ small: smallPicture(front, false), painted })),
+    looksBehind: all.map(({ back }) => ({ small: smallPicture(back, false), painted: null })),
   }
 }
 

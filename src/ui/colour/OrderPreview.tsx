@@ -3,16 +3,15 @@ import type { Pair, Shape } from '@/core/arrange'
 import { kindOf } from '@/core/design'
 import { largest } from '@/core/numeric'
 import { facesOf, type PaperColours } from '../diagram/faces'
-import { Paper } from '../diagram/Paper'
-import type { SmallPicture } from '../diagram/view'
 import { HandMarks, type Hand } from '../arrange/hand'
+import { extentOf, PieceAround, type PieceLook } from '../piece/PieceAround'
 
 interface OrderPreviewProps {
   readonly shape: Shape
   readonly colours: readonly number[]
   readonly papers: readonly PaperColours[]
   /** The finished piece, of every kind they come in. */
-  readonly smalls: readonly SmallPicture[]
+  readonly looks: readonly PieceLook[]
   /** Where pieces can be taken in hand. */
   readonly hand?: Hand
   readonly sideUp: Parameters<typeof facesOf>[1]
@@ -66,7 +65,7 @@ export function OrderPreview({
   shape,
   colours,
   papers,
-  smalls,
+  looks,
   hand,
   sideUp,
   clashes,
@@ -74,8 +73,7 @@ export function OrderPreview({
 }: OrderPreviewProps) {
   const id = useId()
   const { places, width, height } = shape === 'ring' ? ringOf(colours.length) : lineOf(colours.length)
-  const widest = largest(smalls.map(({ width, height }) => Math.max(width, height)))
-  const scale = CELL / widest
+  const side = CELL / largest(looks.map(extentOf))
   const middles = clashes.map(([one, other]) => between(places[one], places[other]))
   return (
     <svg
@@ -85,15 +83,15 @@ export function OrderPreview({
       className={shape === 'ring' ? 'mx-auto w-full max-w-sm' : 'w-full'}
     >
       <defs>
-        {smalls.flatMap((small, kind) =>
+        {looks.flatMap((look, kind) =>
           papers.map((paper, index) => (
-            <g
+            <PieceAround
               key={`${kind} ${index}`}
               id={`${id}-${kind}-${index}`}
-              transform={`translate(${-small.width / 2} ${-small.height / 2})`}
-            >
-              <Paper paths={small.paths} faces={facesOf(paper, sideUp)} weight={9} />
-            </g>
+              look={look}
+              faces={facesOf(paper, sideUp)}
+              side={side}
+            />
           )),
         )}
       </defs>
@@ -101,8 +99,8 @@ export function OrderPreview({
         <use
           key={at}
           {...hand?.of(at)}
-          href={`#${id}-${kindOf(at, smalls.length)}-${colours[at] ?? 0}`}
-          transform={`translate(${x.toFixed(1)} ${y.toFixed(1)}) scale(${scale.toFixed(4)})`}
+          href={`#${id}-${kindOf(at, looks.length)}-${colours[at] ?? 0}`}
+          transform={`translate(${x.toFixed(1)} ${y.toFixed(1)})`}
         />
       ))}
       {middles.map(({ x, y }, index) => (

@@ -2,8 +2,8 @@ import { clashesOf, type Neighbours, type PieceSize, type Scene } from '@/core/a
 import type { Hand } from '../arrange/hand'
 import { HungPieces, type HungLayer } from '../arrange/HungPieces'
 import type { PaperColours } from '../diagram/faces'
-import type { SmallPicture } from '../diagram/view'
 import type { Preferences } from '../format'
+import type { PieceLook } from '../piece/PieceAround'
 import { OrderPreview } from './OrderPreview'
 
 /** What is drawn of a line's pieces. */
@@ -11,10 +11,10 @@ export interface PiecesSeen {
   readonly neighbours: Neighbours
   readonly hung: { readonly scene: Scene; readonly piece: PieceSize; readonly sheetMm: number } | null
   /** What stands among the pieces, of other lines. */
-  readonly besides: readonly (HungLayer & { readonly smallsBehind: readonly SmallPicture[] })[]
+  readonly besides: readonly (HungLayer & { readonly looksBehind: readonly PieceLook[] })[]
   readonly papers: readonly PaperColours[]
-  readonly smalls: readonly SmallPicture[]
-  readonly smallsBehind: readonly SmallPicture[]
+  readonly looks: readonly PieceLook[]
+  readonly looksBehind: readonly PieceLook[]
   readonly sideUp: 'colour up' | 'colour down'
   readonly title: string
   readonly preferences: Preferences
@@ -32,8 +32,8 @@ export function Pieces({
   neighbours,
   hung,
   besides,
-  smalls,
-  smallsBehind,
+  looks,
+  looksBehind,
   behind,
   colours,
   papers,
@@ -46,7 +46,7 @@ export function Pieces({
   const seen = {
     colours,
     papers,
-    smalls: behind ? smallsBehind : smalls,
+    looks: behind ? looksBehind : looks,
     sideUp,
     // Of one paper all are alike, and nothing can be done about it.
     clashes: papers.length > 1 ? clashesOf(neighbours, colours) : [],
@@ -57,7 +57,7 @@ export function Pieces({
     <HungPieces
       {...seen}
       {...hung}
-      besides={besides.map((layer) => (behind ? { ...layer, smalls: layer.smallsBehind } : layer))}
+      besides={besides.map((layer) => (behind ? { ...layer, looks: layer.looksBehind } : layer))}
       behind={behind}
       whole={whole}
       preferences={preferences}

@@ -28,7 +28,7 @@ describe.each(['ring', 'line'] as const)('a preview in a %s', (shape) => {
           shape={shape}
           colours={colours}
           papers={PAPERS}
-          smalls={[smallPicture(picture, false)]}
+          looks={[{ small: smallPicture(picture, false), painted: null }]}
           sideUp="colour down"
           clashes={[]}
           title="Nine"
@@ -59,7 +59,7 @@ test('like neighbours are ringed where they meet, also where the ring closes', (
       shape="ring"
       colours={colours}
       papers={PAPERS}
-      smalls={[smallPicture(picture, false)]}
+      looks={[{ small: smallPicture(picture, false), painted: null }]}
       sideUp="colour up"
       clashes={clashes}
       title="Nine"

@@ -216,10 +216,9 @@ export function expectedWords(
   preferences: Preferences,
 ): { readonly range: string | null; readonly says: string | null } {
   const { lowMm, highMm, basis, meanMm, spreadMm, count } = expected
+  const [low, high] = [lowMm, highMm].map((mm) => formatLength(mm, preferences))
   const range =
-    highMm - lowMm < 0.05 && basis === 'flat'
-      ? null
-      : `${formatLength(lowMm, preferences)} to ${formatLength(highMm, preferences)}`
+    highMm - lowMm < 0.05 && basis === 'flat' ? null : low === high ? (low ?? '') : `${low} to ${high}`
   switch (basis) {
     case 'flat':
       return { range, says: null }

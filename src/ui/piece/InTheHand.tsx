@@ -1,3 +1,4 @@
+import { largest } from '@/core/numeric'
 import type { KeptForms } from '@/flows/forms'
 import type { PaperFaces } from '../diagram/Paper'
 import { PaintedPiece } from './PaintedPiece'
@@ -14,15 +15,21 @@ interface InTheHandProps {
 /** The finished piece as it is in the hand, from all sides it was painted from. */
 export function InTheHand({ name, forms, faces, leftHanded = false, className = 'h-56' }: InTheHandProps) {
   const views = viewsOf(forms)
+  // All to one scale.
+  const room = {
+    across: largest(views.map(({ view: { piece } }) => piece.right - piece.left)),
+    high: largest(views.map(({ view: { piece } }) => piece.top - piece.bottom)),
+  }
   return (
     <figure>
-      <div className={`grid gap-2 ${views.length === 3 ? 'grid-cols-3' : 'grid-cols-2'} ${className}`}>
+      <div className={`grid gap-6 ${views.length === 3 ? 'grid-cols-3' : 'grid-cols-2'} ${className}`}>
         {views.map(({ name: view, view: kept }) => (
           <PaintedPiece
             key={view}
             view={kept}
             faces={faces}
             mirrored={leftHanded}
+            room={room}
             title={`${name}, ${VIEW_WORDS[view]}`}
             className="h-full w-full"
           />
