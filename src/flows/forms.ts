@@ -14,8 +14,9 @@ export interface KeptView {
 export interface KeptForms {
   /** Whether hands shape it; what is only folded lies flat. */
   readonly shaped: boolean
-  /** Whether it stands upright; else it lies, and is seen as it is meant from above. */
-  readonly stands: boolean
+  /** The view in which it is best known again, and the one it turns to who looks at what it hangs in. */
+  readonly best: ViewName
+  readonly faceOn: ViewName
   readonly views: Readonly<Partial<Record<ViewName, KeptView>>>
   readonly shapings: readonly { readonly step: string; readonly before: KeptView; readonly after: KeptView }[]
 }

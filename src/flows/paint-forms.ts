@@ -40,7 +40,9 @@ export function paintVariant(
   )
   return {
     shaped: all > 0,
-    stands: finished.form.stands,
+    // What lies flat is known from above; what stands hangs as it stands, all else faces who looks at it.
+    best: all > 0 ? 'angle' : 'above',
+    faceOn: all > 0 && finished.form.stands ? 'front' : 'above',
     views: Object.fromEntries(views),
     shapings: shapings.flatMap((step, index) => {
       const [before, after] = [stages[index], stages[index + 1]]

@@ -19,7 +19,8 @@ const view = z.object({
 })
 const forms = z.object({
   shaped: z.boolean(),
-  stands: z.boolean(),
+  best: z.enum(VIEWS),
+  faceOn: z.enum(VIEWS),
   views: z.partialRecord(z.enum(VIEWS), view),
   shapings: z.array(z.object({ step: z.string(), before: view, after: view })),
 })

@@ -1,3 +1,4 @@
+import { FORM_MEASURES } from '@/core/shape'
 import { z } from 'zod'
 import { ASSEMBLED_MEASURES, FAMILIES, GAUGE_MATCHES, SKILLS, type DesignSource } from '@/core/design'
 import {
@@ -81,7 +82,7 @@ const assembly = z.strictObject({
   mount: z.strictObject({ designId: key, axis: key, overlapMm: z.number().min(0).max(1000) }).optional(),
   says: z.strictObject({ first: sentence, each: sentence, last: sentence }).optional(),
 })
-const axis = { axis: key, label: key, derivation: z.string().max(500) }
+const axis = { axis: key, label: key, derivation: z.string().max(500), flatOnly: z.literal(true).optional() }
 const variant = z.strictObject({
   key,
   name: key,
@@ -101,6 +102,10 @@ const variant = z.strictObject({
     .min(3)
     .optional(),
   shaping: z.string().max(500).optional(),
+  formSizes: z
+    .array(z.strictObject({ axis: key, label: key, measure: z.enum(FORM_MEASURES) }))
+    .max(20)
+    .optional(),
 })
 
 const gaugeWords = { key, name: z.string(), explains: z.string() }

@@ -104,7 +104,20 @@ const act = z
       curve,
     }),
     z.strictObject({ act: z.literal('lift'), flap: key, round: z.int().min(0).max(500).optional(), curve }),
-    z.strictObject({ act: z.literal('stand'), degrees: angle }),
+    z.strictObject({
+      act: z.literal('petals'),
+      foot: point,
+      tip: point,
+      bendsAt: amount,
+      lean: angleOrRange,
+      fan: z.tuple([z.number().min(1).max(179), z.number().min(1).max(179)]).readonly(),
+      curve,
+    }),
+    z.strictObject({
+      act: z.literal('stand'),
+      degrees: angle,
+      lookDownDegrees: z.number().min(1).max(90).optional(),
+    }),
   ])
   .transform((read): ShapeAct => read as ShapeAct)
 

@@ -54,7 +54,7 @@ function sizesOf(
   variant: VariantSource,
 ): readonly { readonly axis: string; readonly share: number }[] {
   const known = variant.sizes.flatMap((size) => {
-    const share = 'measure' in size ? alongAxis(form, size.measure) : null
+    const share = 'measure' in size && !size.flatOnly ? alongAxis(form, size.measure) : null
     return share === null ? [] : [{ axis: size.axis, share }]
   })
   const own = (variant.formSizes ?? []).map(({ axis, measure }) => ({

@@ -163,7 +163,7 @@ interface VariantWords {
   readonly formSizes?: readonly FormSize[]
 }
 
-/** A size that only the shaped piece has. */
+/** A size that only the shaped piece has, read off its form. */
 export interface FormSize {
   readonly axis: string
   readonly label: string
@@ -196,8 +196,10 @@ export interface Variant extends VariantWords {
 }
 
 /** A size as authored: how it is measured on the folded piece, or a closed form where there is none to measure. */
-export type AxisSource = Omit<AxisSize, 'size' | 'shaped'> &
-  (
+export type AxisSource = Omit<AxisSize, 'size' | 'shaped'> & {
+  /** There is no such size once the piece is shaped. */
+  readonly flatOnly?: true
+} & (
     | { readonly size: Linear }
     | { readonly measure: MeasureSpec['measure'] }
     | { readonly assembled: AssembledMeasure }

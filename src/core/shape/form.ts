@@ -12,6 +12,7 @@ import {
 import { flips, type Spot } from '../geometry'
 import { bendOf, bendOfFlap, bentPatches, cutForBend, type Bend } from './bend'
 import { patchesOf, type Patch } from './patches'
+import { cutForPetals, opened, petalsOf, type Petals } from './petals'
 import type { ShapeSettings } from './settings'
 
 /** A piece in space: plane patches of its faces, the table below; lengths in sides of the sheet. */
@@ -23,6 +24,8 @@ export interface ShapedForm {
   readonly turned: (direction: Spot) => Spot
   /** Whether it stands: what lay in a plane is upright. */
   readonly stands: boolean
+  /** From how far over the table it is looked down on; 90 from straight above. */
+  readonly lookDownDegrees: number
   /** Which of two faces lay above the other in the flat piece. */
   readonly above: (one: number, other: number) => Above
 }
@@ -63,8 +66,10 @@ const formOf = (
   state: FoldedState,
   patches: readonly Patch[],
   turns: readonly ((spot: Spot) => Spot)[],
+  lookDownDegrees = 90,
 ): ShapedForm => ({
   patches,
+  lookDownDegrees,
   turned: (direction) => turns.reduce((at, turn) => turn(at), direction),
   stands: turns.length > 0,
   flipped: state.faces.map(({ pose }) => flips(pose)),
@@ -100,18 +105,22 @@ export function shapedForm(
     })
   const deeds = acting.flatMap((one) => (one.move.acts ?? []).flatMap((act) => deedsOf(one, act, settings)))
   let patches = patchesOf(state)
-  for (const deed of deeds) if ('bend' in deed) patches = cutForBend(state, patches, deed.bend)
   for (const deed of deeds)
-    patches =
-      'bend' in deed
-        ? bentPatches(patches, deed.bend)
-        : patches.map((patch) => ({ ...patch, spots: patch.spots.map(deed.turn) }))
+    if ('bend' in deed) patches = cutForBend(state, patches, deed.bend)
+    else if ('petals' in deed) patches = cutForPetals(state, patches, deed.petals)
+  for (const deed of deeds)
+    if ('bend' in deed) patches = bentPatches(patches, deed.bend)
+    else if ('petals' in deed) patches = opened(patches, deed.petals)
+    else patches = patches.map((patch) => ({ ...patch, spots: patch.spots.map(deed.turn) }))
   const turns = deeds.flatMap((deed) => ('turn' in deed ? [deed.turn] : []))
-  return formOf(state, patches, turns)
+  const [looked] = acting.flatMap(({ move }) =>
+    (move.acts ?? []).flatMap((act) => (act.act === 'stand' && act.lookDownDegrees) || []),
+  )
+  return formOf(state, patches, turns, looked)
 }
 
 /** An act read against the piece: bends, or a turn of the whole. */
-type Deed = { readonly bend: Bend } | { readonly turn: (spot: Spot) => Spot }
+type Deed = { readonly bend: Bend } | { readonly petals: Petals } | { readonly turn: (spot: Spot) => Spot }
 
 function deedsOf(
   { step, state, foldsOf }: ShapingStep,
@@ -121,6 +130,8 @@ function deedsOf(
   switch (act.act) {
     case 'bend':
       return [{ bend: bendOf(state, act, settings) }]
+    case 'petals':
+      return [{ petals: petalsOf(state, act, settings) }]
     case 'stand':
       return [{ turn: tilted(act.degrees) }]
     case 'lift': {

@@ -1,7 +1,7 @@
 export * from './settings'
 export { flatForm, shapedForm, shapingSteps, type ShapedForm, type ShapingStep } from './form'
 export type { Patch } from './patches'
-export { extentOf, measureForm, type FormMeasure } from './measure'
+export { extentOf, FORM_MEASURES, measureForm, type FormMeasure } from './measure'
 export { checkForm, GATES, passes, type FormCheck } from './check'
 export { VIEWS, type ViewName } from './paint/view'
 export { paintForm, type Box, type PaintedView } from './paint/paint'

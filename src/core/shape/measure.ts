@@ -2,8 +2,12 @@ import { inner, less, sized, type Spot } from '../geometry'
 import { largest, least } from '../numeric'
 import type { ShapedForm } from './form'
 
-/** A size that only the form in space has: how high it stands, or between its two furthest spots as seen from above. */
-export type FormMeasure = 'height' | 'across'
+/**
+ * A size that only the form in space has: how high it stands; between its two furthest spots as seen from above; from its
+ * front to its back.
+ */
+export const FORM_MEASURES = ['height', 'across', 'depth'] as const
+export type FormMeasure = (typeof FORM_MEASURES)[number]
 
 const spotsOf = ({ patches }: ShapedForm): readonly Spot[] => patches.flatMap(({ spots }) => spots)
 
@@ -18,6 +22,7 @@ const DIRECTIONS = 180
 
 export function measureForm(form: ShapedForm, measure: FormMeasure): number {
   if (measure === 'height') return extentOf(form, { x: 0, y: 0, z: 1 })
+  if (measure === 'depth') return extentOf(form, { x: 0, y: 1, z: 0 })
   const spots = spotsOf(form)
   return largest(
     Array.from({ length: DIRECTIONS }, (_, index) => {

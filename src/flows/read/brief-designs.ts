@@ -1,9 +1,11 @@
 import {
   defaultGauges,
+  mainPart,
   outlineMm,
   shownSheetMm,
   withoutWords,
   type DesignDocument,
+  type DesignPart,
   type Family,
   type FoldToMake,
 } from '@/core/design'
@@ -11,6 +13,7 @@ import type { RejectRate } from '@/core/batch'
 import { lastUsedDesign } from '@/data/repositories/designs'
 import { readOffered, readVersions, versionKey, type PinnedDesign } from '../designs'
 import type { FlowContext } from '../flow-context'
+import { readForms, type KeptView } from '../forms'
 import { readLessons } from '../lessons'
 import { readEnd } from './folds'
 import type { LineView } from './line-view'
@@ -22,6 +25,15 @@ export interface DesignChoice {
   readonly family: Family
   readonly easy: boolean
   readonly outline: string
+  /** As it was painted in the view it is best known by; `null` where it was not. */
+  readonly painted: KeptView | null
+  readonly sideUp: DesignPart['sideUp']
+}
+
+/** How a variant looks finished: as it was painted, best known and as it faces who looks at what it hangs in. */
+export interface BriefLook {
+  readonly best: KeptView | null
+  readonly faceOn: KeptView | null
 }
 
 /** What a line of a brief is worked out from: the design without its words, and the folds that decide how small. */
@@ -30,6 +42,8 @@ export interface BriefDesign {
   readonly hardest: Readonly<Record<string, readonly FoldToMake[]>>
   /** Layers at the thickest place of its folds, by variant. */
   readonly layers: Readonly<Record<string, number>>
+  /** How each variant looks. */
+  readonly looks: Readonly<Record<string, BriefLook>>
   /** As the log has taught: the share of rejects of its family, and its pace. */
   readonly rate: RejectRate
   readonly secondsPerUnit: number
@@ -62,16 +76,23 @@ export async function readDesignChoices(
 ): Promise<{ readonly choices: readonly DesignChoice[]; readonly first: string | null }> {
   const offered = await readOffered(context)
   const last = await lastUsedDesign(context.db)
-  const choices = offered.map(({ document }) => ({
+  const choices = offered.map(({ hash, document }) => ({
     id: document.id,
     name: document.name,
     family: document.family,
     easy: document.guide?.skill === 'easy',
     outline: outlineOf(document),
+    painted: lookOf(context, hash, document.variants[0]?.key ?? '').best,
+    sideUp: mainPart(document).sideUp,
   }))
   const first =
     choices.find(({ id }) => id === last) ?? choices.find(({ easy }) => easy) ?? choices.at(0) ?? null
   return { choices, first: first?.id ?? null }
+}
+
+function lookOf(context: FlowContext, hash: string, variantKey: string): BriefLook {
+  const forms = readForms(context, hash, variantKey)
+  return { best: forms?.views[forms.best] ?? null, faceOn: forms?.views[forms.faceOn] ?? null }
 }
 
 async function briefDesign(
@@ -81,16 +102,19 @@ async function briefDesign(
 ): Promise<BriefDesign> {
   const hardest: Record<string, readonly FoldToMake[]> = {}
   const layers: Record<string, number> = {}
+  const looks: Record<string, BriefLook> = {}
   for (const { key } of document.variants) {
     const shown = { variantKey: key, sheetMm: shownSheetMm(document), gauges: defaultGauges(document) }
     const end = await readEnd(context, hash, shown)
     hardest[key] = end?.hardest ?? []
     if (end) layers[key] = end.mostLayers
+    looks[key] = lookOf(context, hash, key)
   }
   return {
     document: withoutWords(document),
     hardest,
     layers,
+    looks,
     rate: learnt.rate,
     secondsPerUnit: learnt.secondsPerUnit,
   }

@@ -32,7 +32,7 @@ import {
 import { measuredDesign, drawnBase, drawnDesign, type FoldsAsked, type DrawnFolds } from '../figures'
 import type { FlowContext } from '../flow-context'
 import { readSource } from '../designs'
-import { readForms, type KeptForms } from '../forms'
+import { readForms, type KeptForms, type KeptView } from '../forms'
 
 /** A step in words: what is said each time, and how it is creased. */
 export interface FoldWords {
@@ -245,6 +245,8 @@ export interface StepPicture {
   readonly picture: FoldPicture
   /** The piece half way through it, where it lifts and turns in space. */
   readonly halfway: HalfwayPicture | null
+  /** The piece before and after it, where it shapes. */
+  readonly shaping: KeptForms['shapings'][number] | null
 }
 
 /** All pictures of a run, with the page: a table goes on folding when nothing answers. */
@@ -252,6 +254,8 @@ export interface RunPictures {
   readonly sideUp: DesignPart['sideUp']
   readonly moves: readonly StepPicture[]
   readonly end: FoldPicture
+  /** The end as it was painted. */
+  readonly painted: KeptView | null
 }
 
 // The same object for the same folds: what was packed for one page serves the next.
@@ -278,16 +282,28 @@ export async function readRunPictures(
     throw error
   })
   if (!folds) return null
-  const { sideUp, shown: all, words } = folds
+  const { sideUp, shown: all, words, forms } = folds
   const skipped = words.length - (await stepsOfRun(context, hash, shown))
   const known = runPictures.get(all) ?? new Map<number, RunPictures>()
   runPictures.set(all, known)
   const made = known.get(skipped) ?? {
     sideUp,
-    moves: all.moves.flatMap(({ step, round, picture, halfway }) =>
-      step < skipped ? [] : [{ step: step - skipped, round, picture, halfway }],
+    moves: all.moves.flatMap(({ step, round, kind, picture, halfway }) =>
+      step < skipped
+        ? []
+        : [
+            {
+              step: step - skipped,
+              round,
+              picture,
+              halfway,
+              shaping:
+                (kind === 'shape' && forms?.shapings.find((one) => one.step === words[step]?.key)) || null,
+            },
+          ],
     ),
     end: all.front,
+    painted: forms?.views[forms.best] ?? null,
   }
   known.set(skipped, made)
   return made

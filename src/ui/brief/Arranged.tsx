@@ -1,7 +1,8 @@
 import { useWatch } from 'react-hook-form'
-import { outlineMm, siblingGauges, variantOf } from '@/core/design'
+import { mainPart, outlineMm, siblingGauges, variantOf } from '@/core/design'
 import { readGauges } from '@/schema/asked-size'
 import { withHost } from '@/schema/following'
+import { ANY_PAPER } from '../diagram/faces'
 import type { LineValues } from './form-values'
 import { previewLine } from './line-preview'
 import type { LineFieldsProps } from './line-props'
@@ -34,8 +35,13 @@ function madeOf(
       character: line.character,
       ruler: preferences.ruler,
     }).map((kind) => outlineMm(design, variantOf(design, line.variantKey), preview.sheetMm, kind)),
+    look: {
+      painted: found.looks[line.variantKey]?.faceOn ?? null,
+      sheetMm: preview.sheetMm,
+      sideUp: mainPart(design).sideUp,
+    },
     papers: line.papers.map(({ paperId, pieces }) => ({
-      colour: papers.find(({ id }) => id === paperId)?.frontColour ?? NO_PAPER_COLOUR,
+      paper: papers.find(({ id }) => id === paperId) ?? { ...ANY_PAPER, frontColour: NO_PAPER_COLOUR },
       pieces: typedCount(pieces) ?? 0,
     })),
   }

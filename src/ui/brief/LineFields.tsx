@@ -18,6 +18,8 @@ import { SelectField, TextField } from '../forms/fields'
 import { More } from '../forms/More'
 import { pieceNoun } from '../format'
 import { DesignPictures } from './DesignPictures'
+import { ANY_PAPER, facesOf } from '../diagram/faces'
+import { PaintedPiece } from '../piece/PaintedPiece'
 import { Arranged } from './Arranged'
 import { Cards } from './Cards'
 import { CharacterOf } from './CharacterOf'
@@ -44,9 +46,10 @@ export function LineFields(props: LineFieldsProps) {
   useFollowed(props)
   const found = designs.find(({ document }) => document.id === line.designId)
   const design = found?.document
+  const painted = found?.looks[line.variantKey]?.best
   const variant = design?.variants.find((candidate) => candidate.key === line.variantKey)
   const preview: LinePreview = found ? previewLine(line, found, papers, preferences) : { kind: 'nothing yet' }
-  const colour = papers.find((paper) => paper.id === line.papers[0]?.paperId)?.frontColour
+  const paper = papers.find(({ id }) => id === line.papers[0]?.paperId)
   const sheetMm = preview.kind === 'sheet' ? preview.sheetMm : null
   const follows =
     design && preview.kind === 'sheet' ? whatFollows(line, { design, preview, papers, preferences }) : null
@@ -59,13 +62,23 @@ export function LineFields(props: LineFieldsProps) {
       <legend className="sr-only">Line {index + 1}</legend>
       <div className="grid gap-5 tablet:grid-cols-[9rem_1fr]">
         <div className="flex flex-wrap items-center justify-center gap-2 tablet:flex-col tablet:justify-start">
-          {design && variant ? (
+          {design && painted ? (
+            <PaintedPiece
+              view={painted}
+              faces={facesOf(
+                paper ?? { ...ANY_PAPER, frontColour: NO_PAPER_COLOUR },
+                mainPart(design).sideUp,
+              )}
+              title=""
+              className="h-28 w-full"
+            />
+          ) : design && variant ? (
             <Silhouette
               design={design}
               variantKey={line.variantKey}
               sheetMm={sheetMm ?? SHOWN_SHEET_MM}
               gauges={{}}
-              colour={colour ?? NO_PAPER_COLOUR}
+              colour={paper?.frontColour ?? NO_PAPER_COLOUR}
               className="h-28 w-full"
             />
           ) : null}

@@ -11,9 +11,12 @@ import {
 } from '@/core/arrange'
 import { kindOf, type Point } from '@/core/design'
 import { largest, least } from '@/core/numeric'
+import type { KeptView } from '@/flows/forms'
 import { SceneFrame } from '../arrange/SceneFrame'
 import { transformOf } from '../arrange/placed'
+import { facesOf, type PaperColours } from '../diagram/faces'
 import type { Preferences } from '../format'
+import { PaintedAround } from '../piece/PieceAround'
 
 /** The pieces of one line as they go into what is made. */
 export interface MadeOf {
@@ -22,7 +25,13 @@ export interface MadeOf {
   /** The finished outline of each kind of its pieces, mm. */
   readonly outlines: readonly (readonly Point[])[]
   /** Its papers with their pieces, as far as they can be read. */
-  readonly papers: readonly { readonly colour: string; readonly pieces: number }[]
+  readonly papers: readonly { readonly paper: PaperColours; readonly pieces: number }[]
+  /** As it was painted, which is of one kind; else it is drawn by its outline. */
+  readonly look: {
+    readonly painted: KeptView | null
+    readonly sheetMm: number
+    readonly sideUp: Parameters<typeof facesOf>[1]
+  }
 }
 
 interface MadePictureProps {
@@ -43,8 +52,8 @@ const WIDE: ReadonlySet<Making['kind']> = new Set(['garland', 'table'])
 /** More pieces in a plane take the Colour station a moment; here, while numbers are typed, they are coloured along a line. */
 const MOST_IN_PLANE = 150
 
-/** The colour at each place: as the Colour station puts them in order, one alone while shares do not add up. */
-function useColours(papers: MadeOf['papers'], scene: Scene): readonly string[] {
+/** The paper at each place, as an index: as the Colour station puts them in order, one alone while shares do not add up. */
+function useColours(papers: MadeOf['papers'], scene: Scene): readonly number[] {
   const shares = JSON.stringify(papers.map((paper) => paper.pieces))
   const positions = scene.places.length
   const beside = JSON.stringify(positions > MOST_IN_PLANE ? 'line' : scene.neighbours)
@@ -54,8 +63,7 @@ function useColours(papers: MadeOf['papers'], scene: Scene): readonly string[] {
     const neighbours = JSON.parse(beside) as Neighbours
     return arrangeInOrder({ neighbours, counts, locked: new Map() }).colours
   }, [shares, positions, beside])
-  const colourOf = (paper: number): string => papers[paper]?.colour ?? 'var(--shade)'
-  return order ? order.map(colourOf) : [colourOf(0)]
+  return order ?? [0]
 }
 
 /** An outline around its own middle, and how large it is. */
@@ -78,13 +86,13 @@ export function MadePicture({ lines, preferences }: MadePictureProps) {
     each: making.values['each'] ?? 1,
     piece: shapes[at]?.piece ?? { acrossMm: 0, highMm: 0 },
   }))
-  const layers = lines.flatMap(({ making, made, papers }, at) => {
+  const layers = lines.flatMap(({ making, made, papers, look }, at) => {
     const shape = shapes[at]
     const scene =
       shape && made.pieces <= MOST_POSITIONS
         ? sceneOf(making, made, shape.piece, lines.length > 1 ? { members, at } : undefined)
         : null
-    return shape && scene ? [{ scene, papers, ...shape }] : []
+    return shape && scene ? [{ scene, papers, look, ...shape }] : []
   })
   const [first] = layers
   if (!first || layers.length < lines.length) return null
@@ -115,30 +123,44 @@ interface PiecesProps {
   readonly kinds: readonly string[]
   readonly piece: PieceSize
   readonly papers: MadeOf['papers']
+  readonly look: MadeOf['look']
 }
 
 /** The pieces of one line in their places and colours. */
-function Pieces({ scene, kinds, piece, papers }: PiecesProps) {
+function Pieces({ scene, kinds, piece, papers, look }: PiecesProps) {
   const id = useId()
   const colours = useColours(papers, scene)
+  // Siblings are told apart by their outlines.
+  const painted = kinds.length === 1 ? look.painted : null
+  const paperAt = (at: number): number => colours[at] ?? colours[0] ?? 0
   return (
     <>
       <defs>
-        {kinds.map((points, kind) => (
-          <polygon
-            key={kind}
-            id={`${id}-${kind}`}
-            points={points}
-            stroke="var(--paper-line)"
-            strokeWidth={piece.acrossMm / 40}
-          />
-        ))}
+        {painted
+          ? papers.map(({ paper }, index) => (
+              <PaintedAround
+                key={index}
+                id={`${id}-0-${index}`}
+                painted={painted}
+                faces={facesOf(paper, look.sideUp)}
+                side={look.sheetMm}
+              />
+            ))
+          : kinds.map((points, kind) => (
+              <polygon
+                key={kind}
+                id={`${id}-${kind}`}
+                points={points}
+                stroke="var(--paper-line)"
+                strokeWidth={piece.acrossMm / 40}
+              />
+            ))}
       </defs>
       {scene.places.map((place, at) => (
         <use
           key={at}
-          href={`#${id}-${kindOf(at, kinds.length)}`}
-          fill={colours[at] ?? colours[0]}
+          href={`#${id}-${kindOf(at, kinds.length)}${painted ? `-${paperAt(at)}` : ''}`}
+          fill={papers[paperAt(at)]?.paper.frontColour ?? 'var(--shade)'}
           transform={transformOf(place)}
         />
       ))}

@@ -13,7 +13,7 @@ import { previewLine } from './line-preview'
 
 const DESIGNS = LIBRARY.map(measureDesign)
 
-const PACE = { layers: {}, rate: NO_HISTORY, secondsPerUnit: 300 }
+const PACE = { layers: {}, looks: {}, rate: NO_HISTORY, secondsPerUnit: 300 }
 const CM: Preferences = {
   unit: 'cm',
   ruler: 'mm-0.5',

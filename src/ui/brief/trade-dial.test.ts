@@ -54,7 +54,7 @@ const asked = (line: Partial<Asked['line']>, parts = 1): Asked => ({
     gauges: {},
     ...line,
   },
-  design: { document: star, hardest: {}, layers: {}, rate: NO_HISTORY, secondsPerUnit: 240 },
+  design: { document: star, hardest: {}, layers: {}, looks: {}, rate: NO_HISTORY, secondsPerUnit: 240 },
   certainty: 0.95,
   ruler: 'mm-1',
   preview: {

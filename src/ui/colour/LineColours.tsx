@@ -7,7 +7,6 @@ import type { PaperView } from '@/flows/read/papers'
 import { formatShare, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
 import { smallPicture } from '../diagram/view'
-import { faceOn } from '../piece/views'
 import { OrderByHand } from './OrderByHand'
 import { PieceInTurn } from './PieceInTurn'
 import { orderInWords, orderWords, turnWords } from './order-words'
@@ -116,7 +115,7 @@ const layerOf = ({ line, hung, end, kinds, counts, colours }: BesideView, light:
  */
 const picturesOf = (end: FoldedEndView, kinds: readonly FoldedEndView[]) => {
   const all = kinds.length > 0 ? kinds : [end]
-  const painted = (kinds.length === 0 && end.forms && faceOn(end.forms)) || null
+  const painted = (kinds.length === 0 && end.forms?.views[end.forms.faceOn]) || null
   return {
     looks: all.map(({ front }) => ({ small: smallPicture(front, false), painted })),
     looksBehind: all.map(({ back }) => ({ small: smallPicture(back, false), painted: null })),

@@ -4,7 +4,6 @@ import type { FoldedEndView } from '@/flows/read/folds'
 import type { PaperFaces } from '../diagram/Paper'
 import { FoldDiagram } from '../diagram/FoldDiagram'
 import { PaintedPiece } from '../piece/PaintedPiece'
-import { bestView } from '../piece/views'
 import { countOf, formatLength, plural, type Preferences } from '../format'
 
 /** The variants of a design side by side, each with its end, its size and how many folds it takes. */
@@ -31,6 +30,7 @@ export function Variants({
       <ul className="mt-3 grid gap-4 sm:grid-cols-3 tablet:grid-cols-6">
         {design.variants.map((variant) => {
           const end = ends[variant.key]
+          const painted = end?.forms?.views[end.forms.best]
           const [size] = finishedSizes(design, variant, sheetMm, defaultGauges(design))
           const folds = stagesOf(part, variant)
             .flatMap(({ steps }) => steps)
@@ -38,13 +38,8 @@ export function Variants({
           const units = unitsOf(part, variant)
           return (
             <li key={variant.key} className="sheet-panel p-3">
-              {end?.forms && bestView(end.forms) ? (
-                <PaintedPiece
-                  view={bestView(end.forms)!}
-                  faces={facesFor(end.sideUp)}
-                  title=""
-                  className="h-28 w-full"
-                />
+              {end && painted ? (
+                <PaintedPiece view={painted} faces={facesFor(end.sideUp)} title="" className="h-28 w-full" />
               ) : end ? (
                 <FoldDiagram
                   picture={end.front}

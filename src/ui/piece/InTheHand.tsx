@@ -30,14 +30,14 @@ export function InTheHand({ name, forms, faces, leftHanded = false, className = 
             faces={faces}
             mirrored={leftHanded}
             room={room}
-            title={`${name}, ${VIEW_WORDS[view]}`}
+            title={`${name} in the hand, ${VIEW_WORDS[view]}`}
             className="h-full w-full"
           />
         ))}
       </div>
       <figcaption className="second mt-1 text-center text-sm">
         {views.map(({ name: view }) => VIEW_WORDS[view]).join(', ')}
-        {forms.shaped ? '; its form is estimated' : ''}
+        {forms.shaped ? '; its form is estimated, at the usual gauges' : ''}
       </figcaption>
     </figure>
   )

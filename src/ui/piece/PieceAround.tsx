@@ -19,14 +19,22 @@ interface PieceAroundProps {
 
 /** A finished piece around its own middle, to be put in its places. */
 export function PieceAround({ id, look: { small, painted }, faces, side }: PieceAroundProps) {
-  if (!painted) {
-    const scale = (side / small.scale).toFixed(5)
-    return (
-      <g id={id} transform={`scale(${scale}) translate(${-small.width / 2} ${-small.height / 2})`}>
-        <Paper paths={small.paths} faces={faces} weight={9} />
-      </g>
-    )
-  }
+  if (painted) return <PaintedAround id={id} painted={painted} faces={faces} side={side} />
+  const scale = (side / small.scale).toFixed(5)
+  return (
+    <g id={id} transform={`scale(${scale}) translate(${-small.width / 2} ${-small.height / 2})`}>
+      <Paper paths={small.paths} faces={faces} weight={9} />
+    </g>
+  )
+}
+
+/** The same as it was painted. */
+export function PaintedAround({
+  id,
+  painted,
+  faces,
+  side,
+}: Omit<PieceAroundProps, 'look'> & { readonly painted: KeptView }) {
   const { frame, piece } = painted
   const [x, y] = [(piece.left + piece.right) / 2, (piece.top + piece.bottom) / 2]
   const placed = (value: number) => (value * side).toFixed(2)

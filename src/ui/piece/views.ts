@@ -7,14 +7,6 @@ export const VIEW_WORDS: Readonly<Record<ViewName, string>> = {
   angle: 'at an angle',
 }
 
-/** The view in which a piece is best known again: what lies flat from above, all else at an angle. */
-export const bestView = ({ shaped, views }: KeptForms): KeptView | undefined =>
-  shaped ? (views.angle ?? views.above) : (views.above ?? views.angle)
-
-/** The side a piece turns to who looks at what it hangs in: what stands from the front, what lies from above. */
-export const faceOn = ({ stands, views }: KeptForms): KeptView | undefined =>
-  stands ? (views.front ?? views.above) : (views.above ?? views.front)
-
 /** All views there are, in the order of the words. */
 export const viewsOf = ({
   views,

@@ -8,6 +8,8 @@ import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { FoldDiagram } from '../diagram/FoldDiagram'
 import { MoveDiagram } from '../diagram/Halfway'
 import { formatLength, type Preferences } from '../format'
+import { BeforeAndAfter } from '../piece/BeforeAndAfter'
+import { PaintedPiece } from '../piece/PaintedPiece'
 import { nextLine, nowWords, type NowWords } from './words'
 
 interface FoldingProps {
@@ -110,14 +112,16 @@ function shownNow(
   run: RunView,
   { moves }: RunPictures,
   cell: Cell,
-): readonly Pick<RunPictures['moves'][number], 'picture' | 'halfway'>[] {
+): readonly Pick<RunPictures['moves'][number], 'picture' | 'halfway' | 'shaping'>[] {
   if (run.plan.grain === 'piece') return []
   if (run.plan.grain === 'fold')
     return moves.filter(({ step, round }) => step === cell.step && round === cell.repeat - 1)
   const stage = run.plan.steps[cell.step]?.stage
   return run.plan.steps.flatMap((step, index) => {
     const first = moves.find((move) => move.step === index)
-    return step.stage === stage && first ? [{ picture: first.picture, halfway: null }] : []
+    return step.stage === stage && first
+      ? [{ picture: first.picture, halfway: null, shaping: first.shaping }]
+      : []
   })
 }
 
@@ -139,28 +143,42 @@ function Pictures({
     return (
       <>
         <div className="min-h-0 grow">
-          <FoldDiagram
-            picture={pictures.end}
-            faces={faces}
-            leftHanded={leftHanded}
-            title={`The finished ${run.designName}`}
-          />
+          {pictures.painted ? (
+            <PaintedPiece
+              view={pictures.painted}
+              faces={faces}
+              mirrored={leftHanded}
+              title={`The finished ${run.designName}`}
+              className="h-full w-full"
+            />
+          ) : (
+            <FoldDiagram
+              picture={pictures.end}
+              faces={faces}
+              leftHanded={leftHanded}
+              title={`The finished ${run.designName}`}
+            />
+          )}
         </div>
         <p className="second text-center text-lg">so it ends</p>
       </>
     )
   return (
     <div className={`grid min-h-0 grow gap-3 ${now.length === 1 ? '' : 'grid-cols-2'}`}>
-      {now.map(({ picture, halfway }, index) => (
-        <div key={index} className="min-h-0">
-          <MoveDiagram
-            picture={picture}
-            halfway={now.length === 1 ? halfway : null}
-            faces={faces}
-            leftHanded={leftHanded}
-            more={more}
-            title={now.length === 1 ? say : `${index + 1}. of ${now.length}`}
-          />
+      {now.map(({ picture, halfway, shaping }, index) => (
+        <div key={index} className={shaping && now.length === 1 ? 'flex min-h-0' : 'min-h-0'}>
+          {shaping && now.length === 1 ? (
+            <BeforeAndAfter shaping={shaping} faces={faces} leftHanded={leftHanded} said={say} />
+          ) : (
+            <MoveDiagram
+              picture={picture}
+              halfway={now.length === 1 ? halfway : null}
+              faces={faces}
+              leftHanded={leftHanded}
+              more={more}
+              title={now.length === 1 ? say : `${index + 1}. of ${now.length}`}
+            />
+          )}
         </div>
       ))}
     </div>

@@ -4,7 +4,7 @@ import type { FoldWords } from '@/flows/read/folds'
 import { MoveDiagram } from '../diagram/Halfway'
 import { InBetween } from '../diagram/InBetween'
 import type { PaperFaces } from '../diagram/Paper'
-import { BeforeAndAfter } from './StepParts'
+import { BeforeAndAfter } from '../piece/BeforeAndAfter'
 import { kindWords } from './step-words'
 
 interface StepPictureProps {

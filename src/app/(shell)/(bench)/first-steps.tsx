@@ -3,7 +3,8 @@ import type { ReactNode } from 'react'
 import type { FlowContext } from '@/flows/flow-context'
 import { readDesignChoices } from '@/flows/read/brief-designs'
 import { hasPapers } from '@/flows/read/papers'
-import { Outline } from '@/ui/design/Outline'
+import { ANY_PAPER } from '@/ui/diagram/faces'
+import { ChoicePicture } from '@/ui/piece/ChoicePicture'
 import { Swatch } from '@/ui/paper/Swatch'
 
 /** Paper colours for the pictures, from our own demo drawer. */
@@ -33,6 +34,8 @@ function WayIn({ title, text, href, deed, pictures, primary }: WayInProps) {
   )
 }
 
+const plain = (frontColour: string) => ({ ...ANY_PAPER, frontColour })
+
 /** Where nothing waits: the ways to begin. */
 export async function FirstSteps({ context }: { readonly context: FlowContext }) {
   const { choices } = await readDesignChoices(context)
@@ -52,7 +55,7 @@ export async function FirstSteps({ context }: { readonly context: FlowContext })
           deed="Start a project"
           pictures={COLOURS.slice(0, 3).map((colour) =>
             first ? (
-              <Outline key={colour} outline={first.outline} colour={colour} className="h-14 w-14" />
+              <ChoicePicture key={colour} choice={first} paper={plain(colour)} className="h-16 w-16" />
             ) : null,
           )}
           primary
@@ -65,7 +68,14 @@ export async function FirstSteps({ context }: { readonly context: FlowContext })
           pictures={COLOURS.flatMap((colour, index) => {
             const choice = easy[index]
             return choice
-              ? [<Outline key={choice.id} outline={choice.outline} colour={colour} className="h-14 w-14" />]
+              ? [
+                  <ChoicePicture
+                    key={choice.id}
+                    choice={choice}
+                    paper={plain(colour)}
+                    className="h-16 w-16"
+                  />,
+                ]
               : []
           })}
           primary={false}

@@ -137,5 +137,6 @@ export const risenWings = (onPaper: {
     extent('span', 'wing tip to wing tip', 0, onPaper.span),
     extent('length', onPaper.longLabel ?? 'long', 90, onPaper.length),
   ],
+  formSizes: [{ axis: 'standing', label: 'high, wings lifted', measure: 'height' }],
   shaping: 'Lifting the wings draws the span in a little.',
 })

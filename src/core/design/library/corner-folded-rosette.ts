@@ -56,6 +56,10 @@ const curled = (
   { act: 'lift', flap: 'ring-3', curve: [{ turn: outer }, { straight: 0.03 }, rolled] },
 ]
 
+const FORM_SIZES: DesignSource['variants'][number]['formSizes'] = [
+  { axis: 'standing', label: 'high, petals up', measure: 'height' },
+]
+
 const SIZES: DesignSource['variants'][number]['sizes'] = [
   {
     axis: 'edge-to-edge',
@@ -281,6 +285,7 @@ export const cornerFoldedRosette: DesignSource = {
       name: 'calm',
       without: ['curl-strongly'],
       sizes: SIZES,
+      formSizes: FORM_SIZES,
       shaping: 'Curling lifts the petals and draws the outline in a little.',
     },
     {
@@ -288,6 +293,7 @@ export const cornerFoldedRosette: DesignSource = {
       name: 'strongly curled',
       without: ['curl'],
       sizes: SIZES,
+      formSizes: FORM_SIZES,
       shaping: 'Tight rolls stand up from the square and draw the outline in.',
     },
   ],

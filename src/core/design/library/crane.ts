@@ -90,9 +90,14 @@ const SIZES: DesignSource['variants'][number]['sizes'] = [
   {
     axis: 'height',
     label: 'high with wings down',
+    flatOnly: true,
     measure: { extentDegrees: 90 },
     derivation: 'Measured on the folded piece: from the lowest wing tip to the tip of the tail.',
   },
+]
+const FORM_SIZES: DesignSource['variants'][number]['formSizes'] = [
+  { axis: 'standing', label: 'high, standing', measure: 'height' },
+  { axis: 'wing-span', label: 'wing tip to wing tip', measure: 'depth' },
 ]
 const SHAPING = 'With the wings level the back rounds, which changes length and height by some per cent.'
 
@@ -252,7 +257,11 @@ export const crane: DesignSource = {
                 model:
                   'The wings level to both sides, rounded a little towards their tips; the body upright.',
                 before: 'wing-front',
-                acts: [wingLevel(FRONT_WING, 1), wingLevel(BACK_WING, -1), { act: 'stand', degrees: 90 }],
+                acts: [
+                  wingLevel(FRONT_WING, 1),
+                  wingLevel(BACK_WING, -1),
+                  { act: 'stand', degrees: 90, lookDownDegrees: 58 },
+                ],
               },
             ),
             step(
@@ -292,6 +301,7 @@ export const crane: DesignSource = {
       name: 'plain',
       without: ['card', 'card-over', 'other-card', 'card-back'],
       sizes: SIZES,
+      formSizes: FORM_SIZES,
       shaping: SHAPING,
     },
     {
@@ -299,6 +309,7 @@ export const crane: DesignSource = {
       name: 'with two note cards',
       without: [],
       sizes: SIZES,
+      formSizes: FORM_SIZES,
       shaping: SHAPING,
     },
   ],

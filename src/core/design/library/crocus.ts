@@ -189,6 +189,7 @@ export const crocus: DesignSource = {
         ),
         extent('width', 'wide over neighbouring tips', 0, 'four tips on a circle of S, S / 1.414.'),
       ],
+      formSizes: [{ axis: 'standing', label: 'high, cupped', measure: 'height' }],
       shaping: 'Cupping draws the tips together.',
     },
   ],

@@ -3,7 +3,7 @@ import type { DesignSource } from '../types'
 import { asSteps, stepsOfBase } from './steps'
 import { extent } from './sizes'
 
-const { at, rotateBy, step, through } = fold
+const { at, off, rotateBy, step, through } = fold
 
 const frog = stepsOfBase('frog')
 const CLOSED = at(0.5, 0.5)
@@ -11,6 +11,9 @@ const OPEN = at(1, 1)
 const axis = through(CLOSED, OPEN)
 /** Along the axis, a half diagonal of the sheet long. */
 const PER_SIDE = Math.SQRT2
+
+/** Where the closed tip was before it was trimmed: half a diagonal below the open points. */
+const CLOSED_NOW = off(OPEN, 0, -Math.SQRT1_2)
 
 /** The frog base as far as its squashes, then its petal folds. */
 const split = frog.findIndex(({ key }) => key === 'petal-1')
@@ -130,9 +133,25 @@ export const fieldFlower: DesignSource = {
                 kind: 'shape',
                 name: 'curl',
                 model:
-                  'Rolled petals come down to between two thirds and nine tenths of the flat height. Common practice, no source.',
-                factor: [0.66, 0.9],
-                axes: ['height'],
+                  'The pages spread evenly around the stem; each petal flat across from just above the throat on, leaning outwards and rolled.',
+                acts: [
+                  {
+                    act: 'petals',
+                    foot: CLOSED_NOW,
+                    tip: OPEN,
+                    bendsAt: 0.4,
+                    lean: { usual: 60, least: 56, most: 70 },
+                    fan: [88, 130],
+                    curve: [
+                      { straight: 0.12 },
+                      {
+                        roll: { usual: 90, least: 40, most: 140 },
+                        over: { tools: ['pen', 'pencil', 'skewer'] },
+                      },
+                    ],
+                  },
+                  { act: 'stand', degrees: 90 },
+                ],
               },
             ),
           ]),
@@ -152,8 +171,12 @@ export const fieldFlower: DesignSource = {
           90,
           'the frog base is half a diagonal high, 0.7071 S, less the trimmed tip.',
         ),
-        extent('width', 'wide when closed', 0, 'the closed base is S - 0.7071 S wide.'),
+        {
+          ...extent('width', 'wide when closed', 0, 'the closed base is S - 0.7071 S wide.'),
+          flatOnly: true,
+        },
       ],
+      formSizes: [{ axis: 'open', label: 'open, from petal to petal', measure: 'across' }],
       shaping: 'Rolling the petals brings the height down and opens the width.',
     },
   ],

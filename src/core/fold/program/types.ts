@@ -113,8 +113,25 @@ export type ShapeAct =
       readonly round?: number
       readonly curve: readonly CurvePartSpec[]
     }
-  /** The whole of it turned about the level axis, so that it stands: 90 puts what was up in the plane upright. */
-  | { readonly act: 'stand'; readonly degrees: number }
+  /**
+   * Pages that lie on one another beside an axis are spread evenly around it, two to a petal; from `bendsAt` up the axis
+   * on the petals lean outwards and run on along a curve. Between the page below and the petal above, the paper makes a
+   * part of a cone around that place: between these two angles from the axis's foot, in degrees.
+   */
+  | {
+      readonly act: 'petals'
+      readonly foot: PointSpec
+      readonly tip: PointSpec
+      readonly bendsAt: Amount
+      readonly lean: AngleSpec
+      readonly fan: readonly [from: number, to: number]
+      readonly curve: readonly CurvePartSpec[]
+    }
+  /**
+   * The whole of it turned about the level axis, so that it stands: 90 puts what was up in the plane upright. What is thin
+   * from straight above says from how far over the table it is looked down on.
+   */
+  | { readonly act: 'stand'; readonly degrees: number; readonly lookDownDegrees?: number }
 
 export type MoveSpec =
   | (Folding & {

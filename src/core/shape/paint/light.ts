@@ -23,7 +23,7 @@ const SUN_SHARE = 0.56
 const THROUGH = 0.16
 const BOUNCE = 0.2
 /** What comes from everywhere in a room, however deep a spot lies. */
-const ROOM = 0.36
+const ROOM = 0.42
 /** How far off the paper its light is looked up, in sides. */
 const OFF = 3e-3
 /** Paper that lies flat in full light is this light. */

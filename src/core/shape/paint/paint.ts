@@ -128,7 +128,7 @@ function paintedView(
   perSide: number,
   room: number,
 ): PaintedView {
-  const eye = eyeOf(view, form.stands)
+  const eye = eyeOf(view, form.lookDownDegrees)
   const piece = boxSeen(triangles, eye)
   const width = Math.ceil((piece.right - piece.left + 2 * room) * perSide)
   const height = Math.ceil((piece.top - piece.bottom + 2 * room) * perSide)
@@ -182,7 +182,7 @@ export function paintForm(
   const light = lightOf(triangles)
   const extent = largest(
     views.map((view) => {
-      const { left, right, bottom, top } = boxSeen(triangles, eyeOf(view, form.stands))
+      const { left, right, bottom, top } = boxSeen(triangles, eyeOf(view, form.lookDownDegrees))
       return Math.max(right - left, top - bottom)
     }),
   )

@@ -23,6 +23,9 @@ export type Hides = (one: number, other: number) => boolean
 /** Spots so near to one another, in sides, lie on one another: then the order of layers decides. */
 const ON_ONE_ANOTHER = 2e-5
 
+/** A share of a triangle by which it is drawn larger, so that nothing shines through where two meet. */
+const SEAM = 1e-6
+
 /** Corners as they are seen on a grid: x, y in pixels, and nearness in sides. */
 function placed(corners: Float64Array, eye: Eye, grid: Grid): Float64Array {
   const { right, up, towards } = eye
@@ -60,7 +63,7 @@ export function rastered({ count, corners }: Triangles, eye: Eye, grid: Grid, hi
       let v = x * stepV - (y * (cx - ax)) / twice
       let w = (y * (bx - ax)) / twice + x * stepW
       for (let pixel = py * width + fromX; pixel <= py * width + toX; pixel++, v += stepV, w += stepW) {
-        if (v < 0 || w < 0 || v + w > 1) continue
+        if (v < -SEAM || w < -SEAM || v + w > 1 + SEAM) continue
         const depth = az + v * (bz - az) + w * (cz - az)
         const ahead = depth - (near[pixel] as number)
         const seen = triangle[pixel] as number

@@ -29,14 +29,12 @@ export function eyeTowards(heightRad: number, roundRad: number): Eye {
   }
 }
 
-/** What stands is thin from straight above: it is looked down on at a slant. */
-const OVER_STANDING_DEGREES = 58
 const RADIANS = Math.PI / 180
 
-export function eyeOf(view: ViewName, stands: boolean): Eye {
+/** What is thin from straight above is looked down on at a slant. */
+export function eyeOf(view: ViewName, lookDownDegrees: number): Eye {
   const { heightDegrees, roundDegrees } = LOOKS[view]
-  const height = stands ? Math.min(heightDegrees, OVER_STANDING_DEGREES) : heightDegrees
-  return eyeTowards(height * RADIANS, roundDegrees * RADIANS)
+  return eyeTowards(Math.min(heightDegrees, lookDownDegrees) * RADIANS, roundDegrees * RADIANS)
 }
 
 /** Where a spot is seen, and how near it is. */

@@ -1,6 +1,5 @@
 import { least } from '@/core/numeric'
 import type { Metadata } from 'next'
-import { bestView } from '@/ui/piece/views'
 import { Link } from '@/ui/shell/Link'
 import { openPage } from '@/app/_server/guard'
 import {
@@ -275,7 +274,7 @@ function cardProps(card: Card, paper: CardPaper, preferences: Preferences): Desi
     id: design.id,
     name: design.name,
     summary: design.summary,
-    painted: (end?.forms && bestView(end.forms)) ?? null,
+    painted: end?.forms?.views[end.forms.best] ?? null,
     drawing: end && !end.forms ? smallPicture(end.front, false) : null,
     faces: facesOf(paper, end?.sideUp ?? 'colour up'),
     sheet: `${part.perSquare === 4 ? 'quarter of ' : ''}${sheet}${units === 1 ? '' : ` x ${units}`}`,

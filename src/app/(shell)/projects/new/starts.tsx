@@ -9,7 +9,7 @@ import type { Query } from '@/schema/designs-query'
 import { countText, optionalText } from '@/schema/fields'
 import type { BeginningKind } from '@/schema/new-project-query'
 import { OCCASION_NAMES, occasionSays } from '@/ui/brief/occasion-words'
-import { Outline } from '@/ui/design/Outline'
+import { ChoicePicture } from '@/ui/piece/ChoicePicture'
 import { Field } from '@/ui/forms/Field'
 import { countOf, formatDay, formatDuration, formatLength, type Preferences } from '@/ui/format'
 import { Link } from '@/ui/shell/Link'
@@ -90,7 +90,7 @@ function Occasions({ choices, preferences }: StartsProps) {
           ? [
               <li key={occasion.key}>
                 <Link href={`/projects/new?occasion=${occasion.key}`} className={CARD}>
-                  <Outline outline={design.outline} className="h-16 w-16 shrink-0" />
+                  <ChoicePicture choice={design} className="h-20 w-20 shrink-0" />
                   <span>
                     <strong className="block text-lg">{OCCASION_NAMES[occasion.key]}</strong>
                     {occasionSays(occasion, design.name.toLowerCase(), preferences)}
@@ -127,9 +127,9 @@ function StartCards({
         return (
           <li key={designId}>
             <Link href={`/projects/new?${asked.toString()}`} className={CARD}>
-              <Outline
-                outline={choices.find(({ id }) => id === designId)?.outline ?? ''}
-                className="h-16 w-16 shrink-0"
+              <ChoicePicture
+                choice={choices.find(({ id }) => id === designId)}
+                className="h-20 w-20 shrink-0"
               />
               <span>
                 <strong className="block text-lg">{countOf(pieces, name.toLowerCase())}</strong>

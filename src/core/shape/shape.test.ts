@@ -1,0 +1,267 @@
+import fc from 'fast-check'
+import { CoreError } from '../errors'
+import { distance, normalOf, sized, less, type Spot } from '../geometry'
+import { BASES, fold, runProgram, SHAPING_TOOLS, type FoldProgram, type ShapeAct } from '../fold'
+import {
+  checkForm,
+  extentOf,
+  GATES,
+  measureForm,
+  passes,
+  shapedForm,
+  shapingSteps,
+  TOOL_RADIUS_MM,
+  type ShapedForm,
+  type ShapeSettings,
+} from '.'
+
+const { at, onto, plane, step, through, valley } = fold
+const SETTINGS: ShapeSettings = { gauges: {}, sheetMm: 100 }
+const shape = (acts: readonly ShapeAct[], before?: string) =>
+  step(
+    { key: 'shape', say: 'Shape', each: 'piece', crease: 'rolled' },
+    { kind: 'shape', name: 'curl', model: 'told', acts, ...(before === undefined ? {} : { before }) },
+  )
+const sheet = (...steps: FoldProgram['steps']): FoldProgram => ({
+  sheet: { kind: 'square' },
+  steps,
+  measures: [],
+})
+function formOf(program: FoldProgram, settings: ShapeSettings = SETTINGS): ShapedForm {
+  const trace = runProgram(program, settings.gauges)
+  return shapedForm(shapingSteps(program, trace), trace.end.state, settings)
+}
+/** What lies right of an upright line is bent. */
+const bentAt = (x: number, ...curve: Extract<ShapeAct, { act: 'bend' }>['curve']): ShapeAct => ({
+  act: 'bend',
+  line: through(plane(x, 0), plane(x, 1)),
+  moves: plane(1, 0.5),
+  curve,
+})
+/** Where a place of the sheet is in space. */
+function spotOf({ patches }: ShapedForm, x: number, y: number): Spot {
+  for (const { sheet: corners, spots } of patches) {
+    const found = corners.findIndex((corner) => distance(corner, { x, y }) < 1e-9)
+    const spot = spots[found]
+    if (spot) return spot
+  }
+  throw new Error(`no corner at ${x}, ${y}`)
+}
+const apart = (one: Spot, other: Spot): number => sized(less(one, other))
+
+test('a strip rolled over a round: its ends are 2 r sin(L / 2r) apart', () => {
+  for (const [length, radius] of [
+    [0.3, 0.1],
+    [0.5, 0.07],
+    [0.2, 1],
+  ] as const) {
+    const form = formOf(
+      sheet(shape([bentAt(1 - length, { roll: (length / radius) * (180 / Math.PI), over: radius })])),
+    )
+    // Derived: the chord of an arc of that length.
+    const chord = Math.abs(2 * radius * Math.sin(length / (2 * radius)))
+    expect(Math.abs(apart(spotOf(form, 1 - length, 0), spotOf(form, 1, 0)) / chord - 1)).toBeLessThan(1e-3)
+    expect(checkForm(form).worstStrain).toBeLessThan(1e-9)
+  }
+})
+
+test('a strip rolled all round is a tube of L / 2 pi, and closes', () => {
+  const form = formOf(sheet(shape([bentAt(0, { roll: 360, over: 1 / (2 * Math.PI) })])))
+  expect(apart(spotOf(form, 0, 0), spotOf(form, 1, 0))).toBeLessThan(1e-9)
+  expect(measureForm(form, 'height')).toBeCloseTo(1 / Math.PI, 2)
+  expect(extentOf(form, { x: 0, y: 1, z: 0 })).toBeCloseTo(1, 9)
+})
+
+test('a flap opened to an angle stands as high as its length times the sine', () => {
+  for (const turn of [20, 45, 90, 130]) {
+    const form = formOf(sheet(shape([bentAt(0.7, { turn })])))
+    const rad = (turn * Math.PI) / 180
+    expect(spotOf(form, 1, 0).z).toBeCloseTo(0.3 * Math.sin(rad), 9)
+    expect(spotOf(form, 1, 0).x).toBeCloseTo(0.7 + 0.3 * Math.cos(rad), 9)
+    expect(measureForm(form, 'height')).toBeCloseTo(0.3 * Math.sin(rad), 9)
+  }
+})
+
+test('a straight part comes before the roll, and after it the paper runs straight on', () => {
+  const radius = 0.1
+  const quarter = (radius * Math.PI) / 2
+  const form = formOf(sheet(shape([bentAt(0.5, { straight: 0.1 }, { roll: 90, over: radius })])))
+  const end = spotOf(form, 1, 0)
+  expect(end.x).toBeCloseTo(0.5 + 0.1 + radius, 3)
+  expect(end.z).toBeCloseTo(radius + (0.5 - 0.1 - quarter), 3)
+})
+
+test('lengths, area and joints are kept, whatever is bent how', () => {
+  const angle = fc.integer({ min: -170, max: 170 })
+  const curve = fc.array(
+    fc.oneof(
+      angle.map((turn) => ({ turn })),
+      fc.double({ min: 0, max: 0.2, noNaN: true }).map((straight) => ({ straight })),
+      fc.record({ roll: angle, over: fc.double({ min: 0.02, max: 0.5, noNaN: true }) }),
+    ),
+    { minLength: 1, maxLength: 4 },
+  )
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...BASES),
+      curve,
+      fc.integer({ min: 0, max: 359 }),
+      (base, parts, degrees) => {
+        const { steps, ...rest } = base.program
+        const line = { turned: through(plane(0.5, 0.5), plane(0.6, 0.5)), about: plane(0.5, 0.5), degrees }
+        const rad = ((degrees + 90) * Math.PI) / 180
+        const moves = plane(0.5 + Math.cos(rad), 0.5 + Math.sin(rad))
+        const form = formOf({
+          ...rest,
+          steps: [...steps, shape([{ act: 'bend', line, moves, curve: parts }])],
+        })
+        const { meanStrain, worstStrain, torn, sheetArea } = checkForm(form)
+        expect(meanStrain).toBeLessThan(GATES.meanStrain)
+        expect(worstStrain).toBeLessThan(GATES.worstStrain)
+        expect(torn).toBeLessThan(1e-6)
+        const whole = checkForm(formOf(base.program)).sheetArea
+        expect(Math.abs(sheetArea - whole)).toBeLessThan(1e-6)
+      },
+    ),
+    { numRuns: 60, seed: 12 },
+  )
+})
+
+test('corners around a place of the sheet that is no edge still make a whole turn', () => {
+  const form = formOf(
+    sheet(
+      shape([
+        bentAt(0.5, { turn: 40 }),
+        {
+          act: 'bend',
+          line: through(plane(0, 0.5), plane(1, 0.5)),
+          moves: plane(0.5, 1),
+          curve: [{ turn: 0 }],
+        },
+      ]),
+    ),
+  )
+  let [sum, found] = [0, 0]
+  for (const { sheet: corners, spots } of form.patches) {
+    const index = corners.findIndex((corner) => distance(corner, { x: 0.5, y: 0.5 }) < 1e-9)
+    const [here, next, before] = [spots[index], spots[(index + 1) % spots.length], spots.at(index - 1)]
+    if (index < 0 || !here || !next || !before) continue
+    const [a, b] = [less(next, here), less(before, here)]
+    sum += Math.acos((a.x * b.x + a.y * b.y + a.z * b.z) / (sized(a) * sized(b)))
+    found++
+  }
+  expect(found).toBe(4)
+  expect((sum * 180) / Math.PI).toBeCloseTo(360, 6)
+})
+
+test('what is bent within a flap goes along when the flap is lifted', () => {
+  const tip = bentAt(0.8, { turn: 90 })
+  const whole = formOf(sheet(shape([tip, bentAt(0.5, { turn: 90 })])))
+  // Derived: 0.3 up, then 0.2 back over the sheet.
+  expect(spotOf(whole, 1, 0)).toMatchObject({
+    x: expect.closeTo(0.3, 9) as number,
+    z: expect.closeTo(0.3, 9) as number,
+  })
+})
+
+test('only the flap that is named goes: the layers below stay', () => {
+  const corner = valley(onto(at(1, 1), at(0.5, 0.5)))
+  const half = step({ key: 'corner', say: 'Corner in', each: 'corner' }, corner)
+  const lift: ShapeAct = { act: 'lift', flap: 'corner', curve: [{ turn: 90 }] }
+  const form = formOf(sheet(half, shape([lift])))
+  // The flap is a right triangle of legs 1/2: as high as half its hypotenuse.
+  expect(measureForm(form, 'height')).toBeCloseTo(Math.SQRT2 / 4, 9)
+  expect(spotOf(form, 0, 0).z).toBe(0)
+})
+
+test('a piece can be told of as it lay before a step, and stands', () => {
+  const halve = step({ key: 'halve', say: 'Halve', each: 'fold' }, valley(onto(at(0, 0.5), at(1, 0.5))))
+  const wing = (x: number): ShapeAct => ({
+    act: 'bend',
+    line: through(plane(0.5, 0), plane(0.5, 1)),
+    moves: plane(x, 0.5),
+    curve: [{ turn: 30 }],
+  })
+  const form = formOf(sheet(halve, shape([wing(0), wing(1), { act: 'stand', degrees: 90 }], 'halve')))
+  expect(form.stands).toBe(true)
+  expect(measureForm(form, 'height')).toBeCloseTo(1, 9)
+  // Derived: both halves lean by 30 degrees.
+  expect(measureForm(form, 'across')).toBeCloseTo(Math.cos(Math.PI / 6), 9)
+  const up = form.turned({ x: 0, y: 1, z: 0 })
+  expect(up.z).toBeCloseTo(1, 9)
+})
+
+test('over a thicker tool the round is larger, on a larger sheet it is the smaller share', () => {
+  const rolled = shape([bentAt(0.2, { roll: 180, over: { tools: ['skewer', ...SHAPING_TOOLS] } })])
+  const height = (settings: Partial<ShapeSettings>) =>
+    measureForm(formOf(sheet(rolled), { ...SETTINGS, ...settings }), 'height')
+  for (const tool of SHAPING_TOOLS) expect(height({ tool })).toBeCloseTo((2 * TOOL_RADIUS_MM[tool]) / 100, 2)
+  // Without a choice the first named.
+  expect(height({})).toBe(height({ tool: 'skewer' }))
+  expect(height({ sheetMm: 200, tool: 'pencil' })).toBeCloseTo(height({ tool: 'pencil' }) / 2, 3)
+})
+
+test('angles run from the least to the most that hands do', () => {
+  const opened = shape([bentAt(0.5, { turn: { usual: 30, least: 10, most: 90 } })])
+  const height = (angles: ShapeSettings['angles']) =>
+    measureForm(formOf(sheet(opened), { ...SETTINGS, ...(angles ? { angles } : {}) }), 'height')
+  expect(height('least')).toBeCloseTo(0.5 * Math.sin(Math.PI / 18), 9)
+  expect(height('usual')).toBeCloseTo(0.25, 9)
+  expect(height('most')).toBeCloseTo(0.5, 9)
+})
+
+test('the side that looks up stays told apart: uprights of the front run with the paper', () => {
+  const form = formOf(sheet(shape([bentAt(0.5, { turn: 180 })])))
+  const over = form.patches.filter(({ lay }) => lay.some(({ x }) => x > 0.6))
+  expect(over.length).toBeGreaterThan(0)
+  for (const { spots } of over) expect(normalOf(spots).z).toBeCloseTo(-1, 9)
+})
+
+describe('what cannot be is refused with its place', () => {
+  const refused = (program: FoldProgram, settings?: ShapeSettings): CoreError => {
+    try {
+      formOf(program, settings)
+    } catch (error) {
+      if (error instanceof CoreError) return error
+      throw error
+    }
+    throw new Error('was not refused')
+  }
+  test('a flap of a step that is not there', () => {
+    const error = refused(sheet(shape([{ act: 'lift', flap: 'none', curve: [{ turn: 10 }] }])))
+    expect(error.detail).toMatchObject({ name: 'shaping in step 1', value: 'no earlier fold "none"' })
+  })
+  test('a piece before a step that comes later or never', () => {
+    const error = refused(sheet(shape([bentAt(0.5, { turn: 10 })], 'never')))
+    expect(error.detail.value).toBe('no earlier step "never"')
+  })
+  test('a straight part below zero, a radius of none, a gauge nobody set', () => {
+    expect(refused(sheet(shape([bentAt(0.5, { straight: -0.1 })]))).code).toBe('OUT_OF_RANGE')
+    expect(refused(sheet(shape([bentAt(0.5, { roll: 10, over: 0 })]))).detail.name).toBe('radius of a roll')
+    expect(refused(sheet(shape([bentAt(0.5, { straight: { gauges: { x: 1 } } })]))).code).toBe(
+      'UNKNOWN_GAUGE',
+    )
+  })
+  test('a line whose moving place lies on it', () => {
+    const act: ShapeAct = {
+      act: 'bend',
+      line: through(plane(0.5, 0), plane(0.5, 1)),
+      moves: plane(0.5, 0.2),
+      curve: [{ turn: 10 }],
+    }
+    expect(refused(sheet(shape([act]))).code).toBe('NO_SUCH_LINE')
+  })
+})
+
+test('a stretched or torn form misses its gate', () => {
+  const form = formOf(sheet(shape([bentAt(0.5, { turn: 40 })])))
+  expect(passes(checkForm(form))).toBe(true)
+  const moved = (by: (spot: Spot) => Spot) => ({
+    ...form,
+    patches: form.patches.map((patch, index) =>
+      index === 0 ? { ...patch, spots: patch.spots.map(by) } : patch,
+    ),
+  })
+  expect(passes(checkForm(moved(({ x, y, z }) => ({ x: 1.02 * x, y, z }))))).toBe(false)
+  expect(passes(checkForm(moved(({ x, y, z }) => ({ x, y: y + 0.01, z }))))).toBe(false)
+})
