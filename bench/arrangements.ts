@@ -18,7 +18,7 @@ async function writeGarland(page: Page, address: string, pieces: number): Promis
   await page.getByLabel('What for').fill(`A garland of ${pieces}`)
   await page.getByLabel('Made into').selectOption({ label: 'a garland' })
   await field(page, 'designId').selectOption({ label: 'Narrow leaf' })
-  await page.getByRole('img', { name: 'Outline of the Narrow leaf' }).first().waitFor()
+  await page.getByRole('img', { name: 'Narrow leaf, finished' }).first().waitFor()
   await page.getByLabel('or how many').fill(String(pieces))
   await page.getByLabel('One every (cm)').fill('8')
   await field(page, 'size').fill('6')

@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url'
 import { isMainThread, parentPort, Worker } from 'node:worker_threads'
 import { LIBRARY } from '../src/core/design'
 import { FORM_ENGINE_VERSION } from '../src/core/shape'
-import type { KeptForms } from '../src/flows/forms'
+import type { KeptForms } from '../src/flows/kept-forms'
 import { formsToPaint, paintVariant } from '../src/flows/paint-forms'
 import { FORMS_FILE, shippedFormsFolder } from '../src/flows/shipped-forms'
 

@@ -47,7 +47,7 @@ export async function writeLine(page: Page, index: number, line: LineToWrite): P
   const at = `lines.${index}`
   await field(page, `${at}.designId`).selectOption({ label: line.design })
   // Its variants come with the design, which is loaded when it is chosen.
-  await expect(page.getByRole('img', { name: `Outline of the ${line.design}` }).nth(0)).toBeVisible()
+  await expect(page.getByRole('img', { name: `${line.design}, finished` }).nth(0)).toBeVisible()
   if (line.gluedTo !== undefined) {
     await openDetails(page, index)
     await field(page, `${at}.attachedTo`).selectOption({ label: line.gluedTo })

@@ -2,7 +2,7 @@ import { LRUCache } from 'lru-cache'
 import type { Order } from '@/core/arrange'
 import type { DesignDocument, DesignSource } from '@/core/design'
 import type { RunTally } from '@/core/run'
-import type { KeptForms } from './forms'
+import type { KeptForms } from './kept-forms'
 
 /** A version of a design as read, with its moves. */
 export interface KnownDesign {

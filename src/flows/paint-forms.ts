@@ -3,7 +3,8 @@ import { defaultGauges, finishedForm, gaugeShares, shownSheetMm, type DesignSour
 import { checkForm, paintForm, passes, type ShapeSettings, type ViewName } from '@/core/shape'
 import { toPng } from '@/formats/painted/png'
 import { contentHash } from './content-hash'
-import { formsKey, type KeptForms, type KeptView } from './forms'
+import { formsKey } from './forms'
+import type { KeptForms, KeptView } from './kept-forms'
 
 /** How large the piece is painted, in pixels across its largest view; beside a shaping step; what lies flat has no front. */
 const ACROSS_PX = 400

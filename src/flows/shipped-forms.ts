@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { z } from 'zod'
 import { FORM_ENGINE_VERSION, VIEWS } from '@/core/shape'
-import type { KeptForms } from './forms'
+import type { KeptForms } from './kept-forms'
 
 /** Where a build leaves the painted pieces of the library: a folder of pictures, and what each shows. */
 export const shippedFormsFolder = (root: string): string => join(root, '.next', 'library-forms')

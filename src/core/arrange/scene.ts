@@ -257,6 +257,10 @@ function tableScene({ values }: Making, made: Made, share: SetShare): Scene {
   }
 }
 
+/** Whether what is made is seen from above: what stands on a table; all else hangs. */
+export const seenFromAbove = ({ kind }: Pick<Making, 'kind'>): boolean =>
+  kind === 'bouquet' || kind === 'table'
+
 /**
  * How what is made will hang or stand; `null` for what has no order to be seen. Of pieces that go into sets with others
  * their own places among all of them.

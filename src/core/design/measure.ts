@@ -97,17 +97,18 @@ function linearForm(
 /** Without the noise of doubles behind the twelfth digit. */
 const tidy = (value: number): number => Math.round(value * 1e12) / 1e12 || 0
 
+const wordsOf = ({ key, name, without, shaping, formSizes, assembly }: VariantSource) => ({
+  key,
+  name,
+  without,
+  ...(shaping === undefined ? {} : { shaping }),
+  ...(formSizes === undefined ? {} : { formSizes }),
+  ...(assembly === undefined ? {} : { assembly }),
+})
+
 function measuredVariant(source: DesignSource, variant: VariantSource): Variant {
   const program = programOf(mainPart(source), variant)
-  const { key, name, without, shaping, formSizes, assembly } = variant
-  const words = {
-    key,
-    name,
-    without,
-    ...(shaping === undefined ? {} : { shaping }),
-    ...(formSizes === undefined ? {} : { formSizes }),
-    ...(assembly === undefined ? {} : { assembly }),
-  }
+  const words = wordsOf(variant)
   if (!program) {
     const sizes = variant.sizes.flatMap((size): AxisSize[] => ('size' in size ? [size] : []))
     invariant(

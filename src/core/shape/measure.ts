@@ -1,4 +1,4 @@
-import { inner, less, sized, type Spot } from '../geometry'
+import { inner, type Spot } from '../geometry'
 import { largest, least } from '../numeric'
 import type { ShapedForm } from './form'
 
@@ -32,6 +32,3 @@ export function measureForm(form: ShapedForm, measure: FormMeasure): number {
     }),
   )
 }
-
-/** The distance of two spots. */
-export const apart = (one: Spot, other: Spot): number => sized(less(one, other))

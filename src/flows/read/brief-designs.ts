@@ -13,7 +13,8 @@ import type { RejectRate } from '@/core/batch'
 import { lastUsedDesign } from '@/data/repositories/designs'
 import { readOffered, readVersions, versionKey, type PinnedDesign } from '../designs'
 import type { FlowContext } from '../flow-context'
-import { readForms, type KeptView } from '../forms'
+import { readForms } from '../forms'
+import type { KeptView } from '../kept-forms'
 import { readLessons } from '../lessons'
 import { readEnd } from './folds'
 import type { LineView } from './line-view'
@@ -30,10 +31,11 @@ export interface DesignChoice {
   readonly sideUp: DesignPart['sideUp']
 }
 
-/** How a variant looks finished: as it was painted, best known and as it faces who looks at what it hangs in. */
+/** How a variant looks finished, as it was painted: best known, as it hangs, and from above. */
 export interface BriefLook {
   readonly best: KeptView | null
   readonly faceOn: KeptView | null
+  readonly above: KeptView | null
 }
 
 /** What a line of a brief is worked out from: the design without its words, and the folds that decide how small. */
@@ -92,7 +94,11 @@ export async function readDesignChoices(
 
 function lookOf(context: FlowContext, hash: string, variantKey: string): BriefLook {
   const forms = readForms(context, hash, variantKey)
-  return { best: forms?.views[forms.best] ?? null, faceOn: forms?.views[forms.faceOn] ?? null }
+  return {
+    best: forms?.views[forms.best] ?? null,
+    faceOn: forms?.views[forms.faceOn] ?? null,
+    above: forms?.views.above ?? null,
+  }
 }
 
 async function briefDesign(

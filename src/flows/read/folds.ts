@@ -32,7 +32,8 @@ import {
 import { measuredDesign, drawnBase, drawnDesign, type FoldsAsked, type DrawnFolds } from '../figures'
 import type { FlowContext } from '../flow-context'
 import { readSource } from '../designs'
-import { readForms, type KeptForms, type KeptView } from '../forms'
+import { readForms } from '../forms'
+import type { KeptForms, KeptView } from '../kept-forms'
 
 /** A step in words: what is said each time, and how it is creased. */
 export interface FoldWords {

@@ -19,6 +19,7 @@ async function inlined(drawings: readonly SVGSVGElement[]): Promise<Inlined> {
   )
   const texts = await Promise.all(
     [...addresses].map(async (address) => {
+      if (address.startsWith('data:')) return [address, address] as const
       const answer = await fetch(address)
       if (!answer.ok) throw new Error(`no picture at ${address}`)
       const bytes = new Uint8Array(await answer.arrayBuffer())

@@ -1,4 +1,5 @@
 import { useWatch } from 'react-hook-form'
+import { seenFromAbove } from '@/core/arrange'
 import { mainPart, outlineMm, siblingGauges, variantOf } from '@/core/design'
 import { readGauges } from '@/schema/asked-size'
 import { withHost } from '@/schema/following'
@@ -36,7 +37,7 @@ function madeOf(
       ruler: preferences.ruler,
     }).map((kind) => outlineMm(design, variantOf(design, line.variantKey), preview.sheetMm, kind)),
     look: {
-      painted: found.looks[line.variantKey]?.faceOn ?? null,
+      painted: found.looks[line.variantKey]?.[seenFromAbove(worked.making) ? 'above' : 'faceOn'] ?? null,
       sheetMm: preview.sheetMm,
       sideUp: mainPart(design).sideUp,
     },

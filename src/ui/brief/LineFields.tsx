@@ -69,7 +69,7 @@ export function LineFields(props: LineFieldsProps) {
                 paper ?? { ...ANY_PAPER, frontColour: NO_PAPER_COLOUR },
                 mainPart(design).sideUp,
               )}
-              title=""
+              title={`${design.name}, finished`}
               className="h-28 w-full"
             />
           ) : design && variant ? (

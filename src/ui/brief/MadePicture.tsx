@@ -3,6 +3,7 @@ import {
   arrangeInOrder,
   MOST_POSITIONS,
   sceneOf,
+  seenFromAbove,
   type Made,
   type Making,
   type Neighbours,
@@ -11,7 +12,7 @@ import {
 } from '@/core/arrange'
 import { kindOf, type Point } from '@/core/design'
 import { largest, least } from '@/core/numeric'
-import type { KeptView } from '@/flows/forms'
+import type { KeptView } from '@/flows/kept-forms'
 import { SceneFrame } from '../arrange/SceneFrame'
 import { transformOf } from '../arrange/placed'
 import { facesOf, type PaperColours } from '../diagram/faces'
@@ -40,17 +41,15 @@ interface MadePictureProps {
   readonly preferences: Preferences
 }
 
-/** What does not hang. */
-const STANDING: Readonly<Partial<Record<Making['kind'], string>>> = {
-  bouquet: 'from above',
-  table: 'from above',
-}
-
 /** What is much wider than high. */
 const WIDE: ReadonlySet<Making['kind']> = new Set(['garland', 'table'])
 
 /** More pieces in a plane take the Colour station a moment; here, while numbers are typed, they are coloured along a line. */
 const MOST_IN_PLANE = 150
+
+/** Of more pieces each is too small in the picture to be more than its outline, and outlines are quicker drawn. */
+const MOST_PAINTED = 60
+const PAINTED_PX = 160
 
 /** The paper at each place, as an index: as the Colour station puts them in order, one alone while shares do not add up. */
 function useColours(papers: MadeOf['papers'], scene: Scene): readonly number[] {
@@ -107,7 +106,7 @@ export function MadePicture({ lines, preferences }: MadePictureProps) {
     <SceneFrame
       scene={all}
       piece={piece}
-      title={`${pieces} pieces ${STANDING[making.kind] ?? 'as they will hang'}, to scale`}
+      title={`${pieces} pieces ${seenFromAbove(making) ? 'from above' : 'as they will hang'}, to scale`}
       className={WIDE.has(making.kind) ? 'max-h-72 w-full' : 'max-h-80 w-full max-w-md'}
       preferences={preferences}
     >
@@ -131,7 +130,7 @@ function Pieces({ scene, kinds, piece, papers, look }: PiecesProps) {
   const id = useId()
   const colours = useColours(papers, scene)
   // Siblings are told apart by their outlines.
-  const painted = kinds.length === 1 ? look.painted : null
+  const painted = kinds.length === 1 && scene.places.length <= MOST_PAINTED ? look.painted : null
   const paperAt = (at: number): number => colours[at] ?? colours[0] ?? 0
   return (
     <>
@@ -144,6 +143,7 @@ function Pieces({ scene, kinds, piece, papers, look }: PiecesProps) {
                 painted={painted}
                 faces={facesOf(paper, look.sideUp)}
                 side={look.sheetMm}
+                mostPx={PAINTED_PX}
               />
             ))
           : kinds.map((points, kind) => (

@@ -1,4 +1,4 @@
-import { MOST_POSITIONS, type Neighbours } from '@/core/arrange'
+import { MOST_POSITIONS, seenFromAbove, type Neighbours } from '@/core/arrange'
 import { colourBy, type Light } from '@/core/colour'
 import type { DeedResult } from '@/flows/deed'
 import type { BesideView, LineOrder } from '@/flows/read/colours'
@@ -105,7 +105,7 @@ const layerOf = ({ line, hung, end, kinds, counts, colours }: BesideView, light:
   colours,
   sheetMm: line.sheetMm,
   papers: counts.map(({ paper }) => seenBy(light, paper)),
-  ...picturesOf(end, kinds),
+  ...picturesOf(end, kinds, line.making),
   sideUp: end.sideUp,
 })
 
@@ -113,9 +113,14 @@ const layerOf = ({ line, hung, end, kinds, counts, colours }: BesideView, light:
  * A finished piece from both sides, of every kind. Siblings are drawn flat, since they are painted alike; so is what is
  * seen from behind.
  */
-const picturesOf = (end: FoldedEndView, kinds: readonly FoldedEndView[]) => {
+const picturesOf = (
+  end: FoldedEndView,
+  kinds: readonly FoldedEndView[],
+  making: LineOrder['line']['making'],
+) => {
   const all = kinds.length > 0 ? kinds : [end]
-  const painted = (kinds.length === 0 && end.forms?.views[end.forms.faceOn]) || null
+  const view = end.forms && (seenFromAbove(making) ? 'above' : end.forms.faceOn)
+  const painted = (kinds.length === 0 && view && end.forms?.views[view]) || null
   return {
     looks: all.map(({ front }) => ({ small: smallPicture(front, false), painted })),
     looksBehind: all.map(({ back }) => ({ small: smallPicture(back, false), painted: null })),
@@ -165,7 +170,7 @@ function Seen({
       besides={besides.map((one) => layerOf(one, light))}
       papers={papers}
       drawer={drawer.map((paper) => seenBy(light, paper))}
-      {...picturesOf(end, kinds)}
+      {...picturesOf(end, kinds, line.making)}
       sideUp={end.sideUp}
       order={{ colours: order.colours, locked: chosen?.locked ?? [], seed: chosen?.seed ?? 0 }}
       orderable={orderable}

@@ -1,7 +1,7 @@
 'use client'
 
 import type { ReactNode } from 'react'
-import type { KeptView } from '@/flows/forms'
+import type { KeptView } from '@/flows/kept-forms'
 import type { PaperFaces } from '../diagram/Paper'
 import { SmallDrawing } from '../diagram/SmallDrawing'
 import type { SmallPicture } from '../diagram/view'

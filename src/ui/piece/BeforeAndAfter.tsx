@@ -1,4 +1,4 @@
-import type { KeptForms } from '@/flows/forms'
+import type { KeptForms } from '@/flows/kept-forms'
 import type { PaperFaces } from '../diagram/Paper'
 import { PaintedPiece } from './PaintedPiece'
 

@@ -1,5 +1,5 @@
 import { largest } from '@/core/numeric'
-import type { KeptForms } from '@/flows/forms'
+import type { KeptForms } from '@/flows/kept-forms'
 import type { PaperFaces } from '../diagram/Paper'
 import { PaintedPiece } from './PaintedPiece'
 import { VIEW_WORDS, viewsOf } from './views'

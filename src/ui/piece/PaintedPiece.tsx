@@ -1,5 +1,5 @@
 import { useId } from 'react'
-import type { KeptView } from '@/flows/forms'
+import type { KeptView } from '@/flows/kept-forms'
 import type { PaperFaces } from '../diagram/Paper'
 import { tintOf } from './tint'
 

@@ -1,7 +1,10 @@
-import type { KeptView } from '@/flows/forms'
+'use client'
+
+import type { KeptView } from '@/flows/kept-forms'
 import { Paper, type PaperFaces } from '../diagram/Paper'
 import type { SmallPicture } from '../diagram/view'
 import { pictureAddress, Tint } from './PaintedPiece'
+import { useTinted } from './useTinted'
 
 /** What a finished piece looks like: drawn flat, and as it was painted where it was. */
 export interface PieceLook {
@@ -34,20 +37,28 @@ export function PaintedAround({
   painted,
   faces,
   side,
-}: Omit<PieceAroundProps, 'look'> & { readonly painted: KeptView }) {
+  mostPx = Infinity,
+}: Omit<PieceAroundProps, 'look'> & {
+  readonly painted: KeptView
+  /** Larger than this it is never seen. */
+  readonly mostPx?: number
+}) {
   const { frame, piece } = painted
   const [x, y] = [(piece.left + piece.right) / 2, (piece.top + piece.bottom) / 2]
   const placed = (value: number) => (value * side).toFixed(2)
+  const address = pictureAddress(painted)
+  // Hundreds of copies of a picture are slow while each is coloured anew.
+  const ready = useTinted(address, faces, mostPx)
   return (
     <g id={id}>
-      <Tint id={`${id}-tint`} faces={faces} />
+      {ready ? null : <Tint id={`${id}-tint`} faces={faces} />}
       <image
-        href={pictureAddress(painted)}
+        href={ready ?? address}
         x={placed(frame.left - x)}
         y={placed(y - frame.top)}
         width={placed(frame.right - frame.left)}
         height={placed(frame.top - frame.bottom)}
-        filter={`url(#${id}-tint)`}
+        {...(ready ? {} : { filter: `url(#${id}-tint)` })}
       />
     </g>
   )

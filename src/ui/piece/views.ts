@@ -1,5 +1,5 @@
 import type { ViewName } from '@/core/shape'
-import type { KeptForms, KeptView } from '@/flows/forms'
+import type { KeptForms, KeptView } from '@/flows/kept-forms'
 
 export const VIEW_WORDS: Readonly<Record<ViewName, string>> = {
   front: 'from the front',

@@ -1,5 +1,5 @@
 import type { ShownMove, DrawnProgram } from '@/core/fold'
-import type { KeptForms } from '@/flows/forms'
+import type { KeptForms } from '@/flows/kept-forms'
 import type { Followed, FoldWords } from '@/flows/read/folds'
 import { FoldDiagram } from '../diagram/FoldDiagram'
 import type { PaperFaces } from '../diagram/Paper'

@@ -1,5 +1,5 @@
 import type { DrawnProgram } from '@/core/fold'
-import type { KeptForms } from '@/flows/forms'
+import type { KeptForms } from '@/flows/kept-forms'
 import type { FoldWords } from '@/flows/read/folds'
 import { MoveDiagram } from '../diagram/Halfway'
 import { InBetween } from '../diagram/InBetween'

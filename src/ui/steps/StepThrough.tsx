@@ -45,8 +45,7 @@ export function StepThrough(props: StepThroughProps) {
   const [leftHanded, setLeftHanded] = useState(props.hand === 'left')
   const { at, go, playing, setPlaying } = useStepAt(props.start, last)
   const paper = papers.find((one) => one.id === chosen)
-  // The same colours while the paper is the same: the strip's pictures are then not drawn again at every step.
-  const faces = useMemo(() => facesOf(paper ?? ANY_PAPER, sideUp), [paper, sideUp])
+  const faces = useFaces(paper, sideUp)
   const move = shown.moves[at]
 
   const other = useRef<HTMLAnchorElement>(null)
@@ -57,7 +56,7 @@ export function StepThrough(props: StepThroughProps) {
     [leftHanded, folds.words],
   )
   const word = move && words[move.step]
-  const said = word && move ? (word.says[move.round] ?? '') : ''
+  const said = word?.says[move?.round ?? 0] ?? ''
   return (
     <div className="grid gap-x-8 gap-y-4 tablet:grid-cols-[1.25fr_1fr]" data-ready={useHydrated()}>
       <CarriedOn at={at} chosen={chosen} />
@@ -67,7 +66,7 @@ export function StepThrough(props: StepThroughProps) {
             move={move}
             word={word}
             said={said}
-            shaping={folds.forms?.shapings.find(({ step }) => step === word?.key) ?? null}
+            shaping={shapingIn(folds.forms, word)}
             faces={faces}
             hidden={hidden}
             leftHanded={leftHanded}
@@ -119,6 +118,14 @@ export function StepThrough(props: StepThroughProps) {
     </div>
   )
 }
+
+/** The same colours while the paper is the same: the strip's pictures are then not drawn again at every step. */
+const useFaces = (paper: DrawerPaper | undefined, sideUp: Followed['sideUp']) =>
+  useMemo(() => facesOf(paper ?? ANY_PAPER, sideUp), [paper, sideUp])
+
+/** What a step shapes, where that was painted. */
+const shapingIn = (forms: Followed['forms'], word: Followed['words'][number] | undefined) =>
+  forms?.shapings.find(({ step }) => step === word?.key) ?? null
 
 /** What the form above adds to the address, so that another size is shown at the same fold in the same paper. */
 const CarriedOn = ({ at, chosen }: { readonly at: number; readonly chosen: string | null }) => (
