@@ -117,7 +117,7 @@ test('who has the base starts after it; the proof piece is looked over at the ga
   await page.waitForURL(/\/runs\//)
   await page.locator('main[data-ready="true"]').waitFor()
   await expect(page.getByText('Upper edge of the front point to the middle').first()).toBeVisible()
-  await expect(page.getByText('Looks wrong, is right.')).toBeVisible()
+  await expect(page.getByText('This looks wrong, but it is right.')).toBeVisible()
   await page.keyboard.press('Space')
   await expect(page.getByText('Look before you go on:')).toBeVisible()
 })

@@ -20,7 +20,7 @@ import {
 import type { FormReading, VariantSource } from './types'
 
 /** Sheets on which forms over tools are read; between them sizes are interpolated. */
-const SHEETS_MM = [50, 90, 150, 300]
+const SHEETS_MM = [50, 100, 150, 300]
 const STANDARD_MM = 150
 const ANGLES = ['usual', 'least', 'most'] as const
 

@@ -11,7 +11,7 @@ import {
   type Spot,
 } from '../geometry'
 import type { FoldedState } from '../fold'
-import { SAME_AREA } from '../numeric'
+import { SAME_AREA, SAME_POINT } from '../numeric'
 
 /** A plane convex part of one face: where it is on the sheet, where it lies in the flat piece, where it is in space. */
 export interface Patch {
@@ -40,18 +40,42 @@ export const patchesOf = ({ faces }: FoldedState): readonly Patch[] =>
     spots: sheet.map((at) => flat(move(pose, at))),
   }))
 
+/** The sides of a line on which a polygon has corners that are not on it. */
+function sidesOf(
+  { origin, direction }: Line,
+  polygon: Polygon,
+): { readonly left: boolean; readonly right: boolean } {
+  let [left, right] = [false, false]
+  for (const { x, y } of polygon) {
+    const side = direction.x * (y - origin.y) - direction.y * (x - origin.x)
+    if (side > SAME_POINT) left = true
+    else if (side < -SAME_POINT) right = true
+  }
+  return { left, right }
+}
+
 /** Flat patches cut along a line: the parts on its left, and those on its right. */
 export function cutAlong(
   { faces }: FoldedState,
   patches: readonly Patch[],
   line: Line,
 ): { readonly left: readonly Patch[]; readonly right: readonly Patch[] } {
-  const part = (side: Line) =>
-    patches.flatMap((patch): Patch[] => {
+  const left: Patch[] = []
+  const right: Patch[] = []
+  const back = reversed(line)
+  for (const patch of patches) {
+    const sides = sidesOf(line, patch.lay)
+    if (!sides.right) left.push(patch)
+    else if (!sides.left) right.push(patch)
+    else {
       const pose = faces[patch.face]?.pose
-      const lay = leftPart(patch.lay, side)
-      if (!pose || area(lay) < SAME_AREA) return []
-      return lay === patch.lay ? [patch] : [lyingFlat(patch.face, lay, pose)]
-    })
-  return { left: part(line), right: part(reversed(line)) }
+      if (!pose) continue
+      for (const [side, half] of [
+        [left, leftPart(patch.lay, line)],
+        [right, leftPart(patch.lay, back)],
+      ] as const)
+        if (half.length > 0 && area(half) >= SAME_AREA) side.push(lyingFlat(patch.face, half, pose))
+    }
+  }
+  return { left, right }
 }

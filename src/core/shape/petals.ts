@@ -48,7 +48,7 @@ export interface Petals {
   readonly curve: Curve
 }
 
-const SECTORS = 14
+const SECTORS = 10
 const RADIANS = Math.PI / 180
 
 /** Faces on one side of the axis as pages, the top one first. */
@@ -129,17 +129,18 @@ export function cutForPetals(
 ): readonly Patch[] {
   const apex = plus(foot, times(along, bendsAt))
   const across = { x: along.y, y: -along.x }
-  const rays = Array.from({ length: SECTORS + 1 }, (_, sector) => {
-    const angle = fanFromRad + ((fanToRad - fanFromRad) * sector) / SECTORS
-    return [1, -1].map((side) =>
-      lineAlong(apex, plus(times(across, side * Math.sin(angle)), times(along, -Math.cos(angle)))),
-    )
-  })
-  const strips = stripsOf(curve, 1).map((height) => lineAlong(plus(apex, times(along, height)), across))
-  return [lineAlong(foot, along), ...rays.flat(), ...strips].reduce<readonly Patch[]>((all, line) => {
+  const cut = (all: readonly Patch[], line: Line): readonly Patch[] => {
     const { left, right } = cutAlong(state, all, line)
     return [...left, ...right]
-  }, patches)
+  }
+  const rays = (side: 1 | -1) =>
+    Array.from({ length: SECTORS + 1 }, (_, sector) => {
+      const angle = fanFromRad + ((fanToRad - fanFromRad) * sector) / SECTORS
+      return lineAlong(apex, plus(times(across, side * Math.sin(angle)), times(along, -Math.cos(angle))))
+    })
+  const strips = stripsOf(curve, 1).map((height) => lineAlong(plus(apex, times(along, height)), across))
+  const { left, right } = cutAlong(state, patches, lineAlong(foot, along))
+  return [rays(-1).reduce(cut, left), rays(1).reduce(cut, right)].flatMap((half) => strips.reduce(cut, half))
 }
 
 /** The fan of a page in its own frame: x away from the axis, y along it, z onwards around it. */

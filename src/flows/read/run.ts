@@ -33,6 +33,8 @@ export interface RunView {
   readonly variantName: string
   readonly variantKey: string
   readonly partName: string
+  /** What shows that a finished piece does what it is for. */
+  readonly test: string | null
   readonly paper: PaperView | null
   readonly hand: 'right' | 'left'
   readonly sheetMm: number
@@ -92,6 +94,7 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
     variantName: variantOf(design, run.variant_key).name,
     variantKey: run.variant_key,
     partName: (design.parts.find((part) => part.key === run.part_key) ?? mainPart(design)).name,
+    test: design.guide?.test ?? null,
     paper: paper ? paperView(paper) : null,
     hand: run.hand,
     sheetMm: mmFromUm(run.sheet_um),

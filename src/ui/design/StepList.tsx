@@ -34,7 +34,9 @@ export function StepList({
                       <span className="second block text-sm">{step.note}</span>
                     )}
                     {step.normal === undefined ? null : (
-                      <span className="second block text-sm">Looks wrong, is right: {step.normal}</span>
+                      <span className="second block text-sm">
+                        This looks wrong, but it is right. {step.normal}
+                      </span>
                     )}
                     {step.look === undefined ? null : (
                       <span className="block text-sm">Look before you go on: {step.look.join('; ')}.</span>

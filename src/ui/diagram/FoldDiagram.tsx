@@ -16,6 +16,8 @@ export interface FoldDiagramProps {
   readonly leftHanded?: boolean
   /** How often this move is done again elsewhere after this one. */
   readonly more?: number
+  /** How a length is told, given in sides: the measures of folds that no mark tells. */
+  readonly length?: (share: number) => string
   /** Without symbols and with heavier lines, for small pictures. */
   readonly small?: boolean
   readonly className?: string
@@ -29,6 +31,7 @@ export function FoldDiagram({
   hidden = false,
   leftHanded = false,
   more = 0,
+  length,
   small = false,
   className = 'h-full w-full',
 }: FoldDiagramProps) {
@@ -43,7 +46,7 @@ export function FoldDiagram({
     >
       <Paper paths={paperPaths(view, picture)} faces={faces} weight={4.5} />
       {hidden ? <Hidden picture={picture} view={view} /> : null}
-      <FoldSymbols symbols={picture.symbols} view={view} more={more} />
+      <FoldSymbols symbols={picture.symbols} view={view} more={more} length={length} />
     </svg>
   )
 }

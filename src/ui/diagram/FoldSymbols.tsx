@@ -1,32 +1,41 @@
 import type { FoldSymbol } from '@/core/fold'
 import { Arrow } from './Arrow'
+import { Measure, Pointing, Words } from './SymbolWords'
+import { Rotate, TurnOver } from './TurnSymbols'
 import { strokeOf, type View } from './view'
 
-/** Dashes of the international convention, in units of the drawing. */
-const DASHES = { valley: '26 16', mountain: '30 11 4 11 4 11', cut: 'none' } as const
+/** Dashes of the international convention, in units of the drawing; dots are round and as wide as the line. */
+const DASHES = { valley: '30 20', mountain: '34 17 0.1 17 0.1 17', cut: 'none' } as const
 
 interface SymbolsProps {
   readonly symbols: readonly FoldSymbol[]
   readonly view: View
   /** How often the same is done again elsewhere after this. */
   readonly more: number
+  /** How a length is told, given in sides; without it none is. */
+  readonly length?: ((share: number) => string) | undefined
 }
 
 /** Lines first, then landmarks, then arrows: what moves lies on top. */
-export function FoldSymbols({ symbols, view, more }: SymbolsProps) {
+export function FoldSymbols({ symbols, view, more, length }: SymbolsProps) {
   const rank = (symbol: FoldSymbol) =>
-    symbol.kind === 'line' ? 0 : symbol.kind.startsWith('landmark') ? 1 : 2
+    symbol.kind === 'line' ? 0 : symbol.kind.startsWith('landmark') || symbol.kind === 'measure' ? 1 : 2
   const ordered = [...symbols].sort((one, other) => rank(one) - rank(other))
   return (
     <>
       {ordered.map((symbol, index) => (
-        <Symbol key={index} symbol={symbol} view={view} more={more} />
+        <Symbol key={index} symbol={symbol} view={view} more={more} length={length} />
       ))}
     </>
   )
 }
 
-function Symbol({ symbol, view, more }: { readonly symbol: FoldSymbol } & Omit<SymbolsProps, 'symbols'>) {
+function Symbol({
+  symbol,
+  view,
+  more,
+  length,
+}: { readonly symbol: FoldSymbol } & Omit<SymbolsProps, 'symbols'>) {
   switch (symbol.kind) {
     case 'line':
       return <FoldLine symbol={symbol} view={view} />
@@ -58,11 +67,13 @@ function Symbol({ symbol, view, more }: { readonly symbol: FoldSymbol } & Omit<S
           strokeLinecap="round"
         />
       )
+    case 'measure':
+      return length ? <Measure symbol={symbol} view={view} says={length(symbol.share)} /> : null
     case 'layers':
       return (
-        <Words view={view} x={view.x(symbol.at.x)} y={view.y(symbol.at.y) - 40}>
+        <Pointing view={view} at={symbol.at}>
           {symbol.taken === 1 ? `top layer of ${symbol.of}` : `${symbol.taken} of ${symbol.of} layers`}
-        </Words>
+        </Pointing>
       )
     case 'turn over':
       return <TurnOver axis={symbol.axis} view={view} />
@@ -148,114 +159,15 @@ function FoldLine({
   const d = strokeOf(view, symbol.from, symbol.to)
   const hidden = !symbol.seen
   return (
-    <g fill="none" strokeLinecap="butt">
+    <g fill="none" strokeLinecap={symbol.style === 'mountain' ? 'round' : 'butt'}>
       {hidden ? null : <path d={d} stroke="var(--fold-halo)" strokeWidth={15} strokeOpacity={0.85} />}
       <path
         d={d}
         stroke="var(--fold-line)"
-        strokeWidth={hidden ? 4 : 7.5}
+        strokeWidth={hidden ? 4 : 9}
         strokeOpacity={hidden ? 0.75 : 1}
         strokeDasharray={hidden ? '4 10' : DASHES[symbol.style]}
       />
-    </g>
-  )
-}
-
-function Words({
-  x,
-  y,
-  children,
-  view,
-}: {
-  readonly x: number
-  readonly y: number
-  readonly children: React.ReactNode
-  readonly view: View
-}) {
-  const clear = 150
-  return (
-    <text
-      x={Math.min(Math.max(x, clear), view.width - clear)}
-      y={Math.max(y, 40)}
-      textAnchor="middle"
-      fontSize={38}
-      fontWeight={600}
-      fill="var(--fold-line)"
-      stroke="var(--fold-halo)"
-      strokeWidth={9}
-      paintOrder="stroke"
-    >
-      {children}
-    </text>
-  )
-}
-
-/** A loop around the axis, drawn beside the piece, and the axis through it. */
-function TurnOver({ axis, view }: { readonly axis: 'upright' | 'level'; readonly view: View }) {
-  const [cx, cy] = [view.width / 2, view.height / 2]
-  const upright = axis === 'upright'
-  const axisLine = upright ? `M${cx} 18V${view.height - 18}` : `M18 ${cy}H${view.width - 18}`
-  const [x, y] = upright ? [cx, view.height - 58] : [view.width - 58, cy]
-  return (
-    <g fill="none" stroke="var(--fold-line)">
-      <path d={axisLine} stroke="var(--fold-halo)" strokeWidth={8} />
-      <path d={axisLine} strokeWidth={3} strokeDasharray="16 8 3 8" />
-      <g transform={`translate(${x} ${y}) ${upright ? '' : 'rotate(-90)'}`}>
-        <path
-          d="M-96 0C-60 -30 -14 -38 4 -16C22 8 -26 22 -22 -2C-18 -26 40 -22 92 2"
-          stroke="var(--fold-halo)"
-          strokeWidth={16}
-        />
-        <path d="M-96 0C-60 -30 -14 -38 4 -16C22 8 -26 22 -22 -2C-18 -26 40 -22 92 2" strokeWidth={6} />
-        <path
-          d="M92 2l-34 -4l12 -26z"
-          fill="var(--fold-line)"
-          stroke="var(--fold-halo)"
-          strokeWidth={4}
-          paintOrder="stroke"
-          transform="translate(10 4)"
-        />
-      </g>
-    </g>
-  )
-}
-
-const TURNS: Readonly<Record<number, string>> = {
-  45: '1/8 turn',
-  90: '1/4 turn',
-  135: '3/8 turn',
-  180: 'half turn',
-}
-
-function Rotate({ degrees, view }: { readonly degrees: number; readonly view: View }) {
-  const way = degrees < 0 ? 1 : -1
-  return (
-    <g transform={`translate(${view.width - 90} 84)`}>
-      <g transform={`scale(${-way} 1)`} fill="none" stroke="var(--fold-line)" strokeWidth={6}>
-        <path d="M-40 24A46 46 0 1 1 34 30" stroke="var(--fold-halo)" strokeWidth={15} />
-        <path d="M-40 24A46 46 0 1 1 34 30" />
-        <path
-          d="M34 30l2 -34l26 18z"
-          fill="var(--fold-line)"
-          stroke="var(--fold-halo)"
-          strokeWidth={4}
-          paintOrder="stroke"
-          transform="translate(-8 8)"
-        />
-      </g>
-      <text
-        textAnchor="end"
-        x={78}
-        y={88}
-        fontSize={34}
-        fontWeight={600}
-        fill="var(--fold-line)"
-        stroke="var(--fold-halo)"
-        strokeWidth={9}
-        paintOrder="stroke"
-      >
-        {TURNS[Math.abs(degrees)] ?? `${Math.abs(degrees)} degrees`}
-      </text>
     </g>
   )
 }

@@ -61,8 +61,10 @@ describe.each(BASES)('$name', ({ program }) => {
 })
 
 test('a valley line is dashed, a mountain line has dots between its dashes', () => {
-  expect(draw([cornerIn])).toContain('stroke-dasharray="26 16"')
-  expect(draw([{ ...cornerIn, way: 'mountain' } as MoveSpec])).toContain('stroke-dasharray="30 11 4 11 4 11"')
+  expect(draw([cornerIn])).toContain('stroke-dasharray="30 20"')
+  expect(draw([{ ...cornerIn, way: 'mountain' } as MoveSpec])).toContain(
+    'stroke-dasharray="34 17 0.1 17 0.1 17"',
+  )
 })
 test('a picture has its name; one with words beside it is passed over by readers', () => {
   expect(draw([cornerIn])).toContain('aria-label="A step"')
@@ -90,7 +92,8 @@ test('an arrow that reaches beyond the piece widens the picture', () => {
   expect(box.left).toBeLessThan(0.01)
 })
 test('turning over shows its axis, a crease there and back two heads', () => {
-  expect(draw([turnOverUpright])).toContain('stroke-dasharray="16 8 3 8"')
+  // Two ticks outside the paper, nothing across it.
+  expect(draw([turnOverUpright])).toContain('d="M500 8V88M500 992V912"')
   const heads = draw([foldAndUnfold(onto(at(0, 0), at(1, 1)))]).match(/Z" fill="var\(--fold-(line|halo)\)"/g)
   expect(heads?.length).toBeGreaterThanOrEqual(2)
 })

@@ -1,5 +1,6 @@
 'use client'
 
+import { Legend } from '../diagram/Legend'
 import { Link } from '../shell/Link'
 import type { ReactNode } from 'react'
 import type { DesignDocument, GaugeSettings } from '@/core/design'
@@ -100,6 +101,7 @@ function TopLine({
         {run.projectName === null ? '' : `. ${run.projectName}`}
         {awake ? '' : '. The screen may sleep: set the tablet not to.'}
       </p>
+      <Legend className="btn btn-xs btn-ghost" />
       <p
         role="status"
         data-sync={table.sync}

@@ -27,7 +27,7 @@ export function Folding({ run, design, gauges, pictures, cell, preferences }: Fo
     <div className="grid grow tablet:grid-cols-[1fr_1fr]">
       <div className="flex h-[34vh] min-h-0 max-sm:h-[30vh] flex-col bg-base-100 p-4 tablet:h-auto tablet:max-h-[calc(100vh-11rem)]">
         {pictures ? (
-          <Pictures run={run} pictures={pictures} cell={cell} />
+          <Pictures run={run} pictures={pictures} cell={cell} preferences={preferences} />
         ) : (
           <>
             <div className="flex min-h-0 grow items-center">
@@ -90,7 +90,7 @@ function Words({ now, next }: { readonly now: NowWords; readonly next: string })
         {note === null ? null : <p className="second text-2xl max-sm:text-lg">{note}</p>}
         {now.normal === null ? null : (
           <p className="note text-2xl max-sm:text-lg">
-            <strong>Looks wrong, is right.</strong> {now.normal}
+            <strong>This looks wrong, but it is right.</strong> {now.normal}
           </p>
         )}
         {now.look.length === 0 ? null : (
@@ -129,10 +129,12 @@ function Pictures({
   run,
   pictures,
   cell,
+  preferences,
 }: {
   readonly run: RunView
   readonly pictures: RunPictures
   readonly cell: Cell
+  readonly preferences: Preferences
 }) {
   const faces = facesOf(run.paper ?? ANY_PAPER, pictures.sideUp)
   const now = shownNow(run, pictures, cell)
@@ -176,6 +178,7 @@ function Pictures({
               faces={faces}
               leftHanded={leftHanded}
               more={more}
+              length={(share) => formatLength(share * run.sheetMm, preferences)}
               title={now.length === 1 ? say : `${index + 1}. of ${now.length}`}
             />
           )}

@@ -22,6 +22,7 @@ const RUN: RunView = {
   variantName: 'halved',
   variantKey: 'halved',
   partName: 'leaf',
+  test: null,
   paper: { id: 'p', name: 'Reed Green', frontColour: '#7f9563', backColour: '#ffffff', pattern: 'plain' },
   hand: 'right',
   sheetMm: 60,

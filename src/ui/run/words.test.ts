@@ -26,6 +26,7 @@ function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {
     variantName: variant?.name ?? '',
     variantKey: variant?.key ?? '',
     partName: mainPart(design).name,
+    test: design.guide?.test ?? null,
     paper: null,
     hand: 'right',
     sheetMm: 150,
@@ -122,7 +123,9 @@ test('the proof piece is looked over in full at the last cheap moment; later pie
   expect(nowWords(run, { piece: 1, step: gate, repeat: repeats }, told).look).toEqual(run.steps[gate]?.look)
   expect(nowWords(run, { piece: 1, step: gate, repeat: 1 }, told).look).toEqual([])
   expect(nowWords(run, { piece: 2, step: gate, repeat: repeats }, told).look).toEqual([])
-  expect(lookWords(run)).toEqual(expect.arrayContaining([...(run.steps[gate]?.look ?? [])]))
+  // A tray is looked over finished: not for what was to be seen half way.
+  expect(lookWords(run)).toEqual(['Lay it down: it lies flat, and all four outer tips stand out alike'])
+  expect(lookWords({ ...run, test: null })).toEqual(run.steps.findLast(({ look }) => look.length > 0)?.look)
   const odd = run.steps.findIndex(({ normal }) => normal !== null)
   expect(nowWords(run, { piece: 1, step: odd, repeat: 1 }, told).normal).toContain('eight layers spring')
   expect(nowWords(run, { piece: 2, step: odd, repeat: 1 }, told).normal).toBeNull()

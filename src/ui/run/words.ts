@@ -77,10 +77,12 @@ function noted(
   return words.length === 0 ? judged : words.join(' ')
 }
 
-/** What to look each piece of a tray over for, at a glance: every gate of the run. */
-export const lookWords = (run: Pick<RunView, 'steps'>): readonly string[] => [
-  ...new Set(run.steps.flatMap(({ look }) => look)),
-]
+/**
+ * What to look each piece of a tray over for: how a finished piece shows that it is right; without that, what its last
+ * gate asks. What could only be seen half way is past.
+ */
+export const lookWords = ({ steps, test }: Pick<RunView, 'steps' | 'test'>): readonly string[] =>
+  test === null ? (steps.findLast(({ look }) => look.length > 0)?.look ?? []) : [test.replace(/\.$/, '')]
 
 /** The steps of the stage that ends at `last`, as one line each is short. */
 function stageWords(run: RunView, last: number): string {

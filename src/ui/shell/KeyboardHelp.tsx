@@ -20,12 +20,14 @@ const AT_THE_TABLE: readonly (readonly [string, string])[] = [
   ['Space or Enter', 'Next: this fold is done'],
   ['Backspace or U', 'Undo the last tap'],
   ['S', 'This piece is spoiled'],
+  ['L', 'What the signs mean'],
   [`1 to ${SPOIL_REASONS.length}`, 'Why, right after that'],
 ]
 
 const STEP_BY_STEP = [
   ['Right, Left', 'The next fold, the one before'],
   ['End, Home', 'The finished piece, the flat sheet'],
+  ['L', 'What the signs mean'],
   ['D', 'The same folds directly in the air, or with every crease'],
 ] as const
 

@@ -40,7 +40,7 @@ export function Said({
         {said}
       </p>
       <p className="second mt-1">
-        {kindWords(move.kind)}
+        {kindWords(move)}
         {word.crease === 'none' ? '' : ` Crease: ${word.crease}, ${rigourWords(word.rigour)}.`}
       </p>
       {word.depthShare === null ? null : (
@@ -59,7 +59,7 @@ export function Said({
           {word.note === null ? null : <p>{word.note}</p>}
           {word.normal === null ? null : (
             <p>
-              <strong>Looks wrong, is right.</strong> {word.normal}
+              <strong>This looks wrong, but it is right.</strong> {word.normal}
             </p>
           )}
           {looks ? (

@@ -16,6 +16,8 @@ interface StepPictureProps {
   readonly faces: PaperFaces
   readonly hidden: boolean
   readonly leftHanded: boolean
+  /** How a length is told, given in sides. */
+  readonly length: (share: number) => string
   readonly playing: boolean
   readonly onEnd: () => void
 }
@@ -40,10 +42,11 @@ export function StepPicture(props: StepPictureProps) {
       picture={move.picture}
       halfway={move.halfway}
       faces={faces}
-      title={`${said}. ${kindWords(move.kind)}`}
+      title={`${said}. ${kindWords(move)}`}
       hidden={hidden}
       more={word ? word.says.length - 1 - move.round : 0}
       leftHanded={leftHanded}
+      length={props.length}
     />
   )
 }

@@ -6,9 +6,10 @@ import { USUAL_CALIPER_MM } from '@/core/paper'
 import type { Followed } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
-import type { Preferences } from '../format'
+import { formatLength, type Preferences } from '../format'
 import { useHydrated } from '../forms/useHydrated'
 import { useUnpacked, type Packed } from '../packed'
+import { Legend } from '../diagram/Legend'
 import { Filmstrip } from './Filmstrip'
 import { StepFigures } from './StepFigures'
 import { STEPS_FORM } from './StepsFor'
@@ -70,6 +71,7 @@ export function StepThrough(props: StepThroughProps) {
             faces={faces}
             hidden={hidden}
             leftHanded={leftHanded}
+            length={(share) => formatLength(share * sheetMm, preferences)}
             playing={playing}
             onEnd={() => setPlaying(false)}
           />
@@ -96,6 +98,7 @@ export function StepThrough(props: StepThroughProps) {
           <PaperChoice papers={papers} chosen={chosen} choose={setChosen} />
           <Tick label="hidden edges" on={hidden} set={setHidden} />
           <Tick label="for the left hand" on={leftHanded} set={setLeftHanded} />
+          <Legend />
           <OtherWay ref={other} way={otherWay} left={last - at} />
           {move?.motion ? <PlayButton playing={playing} play={() => setPlaying(true)} /> : null}
         </div>

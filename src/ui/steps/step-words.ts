@@ -1,6 +1,6 @@
 import { NOTHING_TO_SEE } from '@/core/numeric'
 import { forLeftHand } from '@/core/design'
-import type { EdgeMark, MoveSpec, Rigour } from '@/core/fold'
+import type { EdgeMark, MoveSpec, Rigour, ShownMove } from '@/core/fold'
 import type { Handling } from '@/core/paper'
 import type { FoldWords } from '@/flows/read/folds'
 import { nounMany } from '../format'
@@ -22,21 +22,30 @@ export const wordsForLeftHand = (word: FoldWords): FoldWords => ({
   look: word.look.map(forLeftHand),
 })
 
-/** What the picture's symbols mean, for each kind of move. */
-const KIND_WORDS: Readonly<Record<MoveSpec['kind'], string>> = {
-  fold: 'Fold along the dashed line.',
-  crease: 'Fold along the dashed line and open again.',
-  unfold: 'Open the flap along its crease.',
-  'turn over': 'Turn the piece over.',
-  rotate: 'Turn the piece on the table.',
-  reverse: 'Open the flap a little and turn its tip through itself along the line.',
-  refold: 'Fold along all the lines at once.',
-  tuck: 'Between the layers, along the line.',
-  cut: 'Cut along the line.',
-  shape: 'Shape it by hand; no flat fold shows this.',
-  work: 'Nothing is folded: the ringed places are worked on.',
+/** What the picture's symbols mean, for each kind of move; `behind` where the line drawn is that of a mountain fold. */
+const KIND_WORDS: Readonly<Record<MoveSpec['kind'], (behind: boolean) => string>> = {
+  fold: (behind) => (behind ? 'Fold behind on the dash-dot-dot line.' : 'Fold forward on the dashed line.'),
+  crease: (behind) =>
+    behind
+      ? 'Fold behind on the dash-dot-dot line and open again.'
+      : 'Fold forward on the dashed line and open again.',
+  unfold: () => 'Open the flap along its crease.',
+  'turn over': () => 'Turn the piece over, about the ticks outside it.',
+  rotate: () => 'Turn the piece on the table.',
+  reverse: (behind) =>
+    behind
+      ? 'Open the flap and push its tip in between, on the dash-dot-dot line.'
+      : 'Open the flap and turn its tip around the outside, on the dashed line.',
+  refold: () => 'Fold all the lines at once: the dashed ones forward, the dash-dot-dot ones behind.',
+  tuck: () => 'Push it in between the layers, folding on the dashed line.',
+  cut: () => 'Cut along the solid line.',
+  shape: () => 'Shape it by hand; no flat fold shows this.',
+  work: () => 'Nothing is folded: the ringed places are worked on.',
 }
-export const kindWords = (kind: MoveSpec['kind']): string => KIND_WORDS[kind]
+
+/** What is done, by the line that is drawn. */
+export const kindWords = ({ kind, picture }: Pick<ShownMove, 'kind' | 'picture'>): string =>
+  KIND_WORDS[kind](picture.symbols.some((symbol) => symbol.kind === 'line' && symbol.style === 'mountain'))
 
 /** How exactly a fold is made. */
 const RIGOUR_WORDS = { strict: 'exactly', even: 'even on all sides', free: 'by eye' } as const

@@ -141,8 +141,24 @@ test('every kind of move has its sentence', () => {
     'shape',
     'work',
   ]
-  for (const kind of kinds) expect(kindWords(kind)).toMatch(/^[A-Z].*[.]$/)
-  expect(new Set(kinds.map(kindWords)).size).toBe(kinds.length)
+  const [move] = shown.moves
+  if (!move) throw new Error('no move')
+  const said = (kind: MoveSpec['kind'], style: 'valley' | 'mountain') =>
+    kindWords({
+      kind,
+      picture: {
+        ...move.picture,
+        symbols: [{ kind: 'line', style, seen: true, from: { x: 0, y: 0 }, to: { x: 1, y: 0 } }],
+      },
+    })
+  for (const kind of kinds) expect(said(kind, 'valley')).toMatch(/^[A-Z].*[.]$/)
+  expect(new Set(kinds.map((kind) => said(kind, 'valley'))).size).toBe(kinds.length)
+  // Words name the line that is drawn.
+  for (const kind of ['fold', 'crease'] as const) {
+    expect(said(kind, 'valley')).toContain('the dashed line')
+    expect(said(kind, 'mountain')).toContain('behind on the dash-dot-dot line')
+  }
+  expect(said('reverse', 'mountain')).toContain('dash-dot-dot')
 })
 test('what still creases it', () => {
   expect(handlingWords(handlingOf(8, 0.1))).toContain('Too thick')

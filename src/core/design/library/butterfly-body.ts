@@ -73,7 +73,7 @@ export function bodyStage(options: {
         step(
           {
             key: 'upright',
-            say: 'Turn it a little: the body upright',
+            say: 'Turn it until the body is upright',
             each: 'turn',
             crease: 'none',
           },
@@ -82,7 +82,7 @@ export function bodyStage(options: {
         step(
           {
             key: 'roll',
-            say: 'Roll the body between finger and thumb, wings a little up',
+            say: 'Roll the body between finger and thumb, lift the wings',
             each: 'body',
             crease: 'rolled',
             rigour: 'free',

@@ -71,7 +71,7 @@ export const hexagonFlake: DesignSource = {
             step(
               {
                 key: 'corners',
-                say: 'Corner in, a little less than one step of the grid',
+                say: 'Corner in, to the measure: less than a grid step',
                 each: 'corner',
                 rigour: 'even',
                 note: 'Before the grid. The arms end broad, with the other side showing at their tips.',

@@ -127,7 +127,7 @@ export const lappedWingButterfly: DesignSource = {
               {
                 key: 'down',
                 look: ['the lap runs level', 'both layers came down together'],
-                say: 'And down again: it laps over the upper wings',
+                say: 'Down again, so that it laps over the upper wings',
                 each: 'fold',
                 rigour: 'even',
               },

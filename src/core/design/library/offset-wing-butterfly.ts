@@ -114,7 +114,7 @@ export const offsetWingButterfly: DesignSource = {
               valley(across(0.72), { moves: at(1, 1) }),
             ),
             step(
-              { key: 'down', say: 'And down again, leaving a pleat', each: 'fold', rigour: 'even' },
+              { key: 'down', say: 'Upper part down again, leaving a pleat', each: 'fold', rigour: 'even' },
               valley(across(0.79), { moves: at(1, 1), take: { at: at(0.85, 0.85), layers: 2 } }),
             ),
             step({ key: 'over-again', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),

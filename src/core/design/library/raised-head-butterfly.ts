@@ -100,7 +100,7 @@ export const raisedHeadButterfly: DesignSource = {
               ),
             ),
             step(
-              { key: 'tail', say: 'Bottom corner up a little', each: 'corner', rigour: 'free' },
+              { key: 'tail', say: 'Bottom corner up, to the measure', each: 'corner', rigour: 'free' },
               valley(level(-0.85), { moves: at(0, 0) }),
             ),
           ]),
@@ -117,7 +117,7 @@ export const raisedHeadButterfly: DesignSource = {
               {
                 key: 'down',
                 look: ['the pleat runs level'],
-                say: 'And down again, leaving a pleat',
+                say: 'Upper part down again, leaving a pleat',
                 each: 'fold',
                 rigour: 'even',
               },

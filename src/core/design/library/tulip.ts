@@ -158,7 +158,7 @@ export const tulip: DesignSource = {
             step(
               {
                 key: 'right',
-                say: 'Right corner past the middle, its tip a little low',
+                say: 'Right corner past the middle, its tip low',
                 each: 'side',
                 rigour: 'even',
                 note: 'The fold leans: its upper end is nearer the middle, so that the slanting edge above the tip opens to the left.',
@@ -179,7 +179,7 @@ export const tulip: DesignSource = {
             step(
               {
                 key: 'right-back',
-                say: 'Right corner past the middle, its tip a little low',
+                say: 'Right corner past the middle, its tip low',
                 each: 'side',
                 rigour: 'even',
                 note: 'The fold leans: its upper end is nearer the middle, so that the slanting edge above the tip opens to the left.',

@@ -116,12 +116,12 @@ export const twoColourButterfly: DesignSource = {
               valley(upright(1 - BAND), { moves: plane(1, 0.25) }),
             ),
             step(
-              { key: 'upper', say: 'Upper corner behind, a little', each: 'corner', rigour: 'even' },
+              { key: 'upper', say: 'Upper corner behind, to the measure', each: 'corner', rigour: 'even' },
               corner(false, true),
               corner(true, true),
             ),
             step(
-              { key: 'lower', say: 'Lower corner behind, more', each: 'corner', rigour: 'even' },
+              { key: 'lower', say: 'Lower corner behind, to the measure', each: 'corner', rigour: 'even' },
               corner(false, false),
               corner(true, false),
             ),
@@ -137,7 +137,7 @@ export const twoColourButterfly: DesignSource = {
               valley(level(0.26), { moves: plane(0.5, 0.1) }),
             ),
             step(
-              { key: 'down', say: 'And down again, leaving a pleat', each: 'fold', rigour: 'even' },
+              { key: 'down', say: 'Upper part down again, leaving a pleat', each: 'fold', rigour: 'even' },
               valley(level(0.31), { moves: plane(0.5, 0.4), take: { at: plane(0.45, 0.4), layers: 1 } }),
             ),
             step({ key: 'over-again', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),

@@ -23,6 +23,7 @@ const {
   lineOnto,
   onto,
   partWay,
+  plane,
   rotateBy,
   square,
   step,
@@ -187,7 +188,9 @@ describe('symbols of the international convention', () => {
     expect(symbols(turnOverUpright)).toEqual([{ kind: 'turn over', axis: 'upright' }])
     expect(symbols(rotateBy(90))).toEqual([{ kind: 'rotate', degrees: 90 }])
     const cut = symbols({ kind: 'cut', line: through(at(0.5, 1), at(1, 0.5)), moves: at(1, 1) })
-    expect(cut).toMatchObject([{ kind: 'line', style: 'cut' }])
+    // Its line runs through marks of the sheet: no measure is needed.
+    expect(cut.filter(({ kind }) => kind !== 'landmark')).toMatchObject([{ kind: 'line', style: 'cut' }])
+    expect(cut.filter(({ kind }) => kind === 'landmark')).toHaveLength(2)
   })
   test('a partial crease is drawn no longer than it is made', () => {
     const line = find(
@@ -195,6 +198,25 @@ describe('symbols of the international convention', () => {
       'line',
     )
     expect(Math.abs((line?.from.y ?? 0) - (line?.to.y ?? 0))).toBeCloseTo(0.25, 4)
+  })
+  test('a line that no mark tells has its measure: how far it is from what moves', () => {
+    const [measure] = symbols(
+      valley(through(plane(0.3, 0), plane(0.3, 1)), { moves: plane(0, 0.5) }),
+    ).flatMap((symbol) => (symbol.kind === 'measure' ? [symbol] : []))
+    expect(measure?.share).toBeCloseTo(0.3, 4)
+    expect(measure?.from.x).toBeCloseTo(0, 4)
+    expect(measure?.to.x).toBeCloseTo(0.3, 4)
+    const onto1 = symbols(valley(onto(at(0, 0), at(1, 0))))
+    expect(kinds(onto1)).not.toContain('measure')
+  })
+  test('a pinch is ringed at both its ends', () => {
+    const drawn = symbols(foldAndUnfold(onto(at(0, 0), at(1, 0)), { between: [at(0.5, 0), at(0.5, 0.25)] }))
+    const ends = drawn.flatMap((symbol) =>
+      symbol.kind === 'landmark' && symbol.role === 'end' ? [symbol.at] : [],
+    )
+    expect(ends.map(({ y }) => y).sort()).toEqual([0, expect.closeTo(0.25, 4)])
+    const whole = symbols(foldAndUnfold(onto(at(0, 0), at(1, 0))))
+    expect(whole.some((symbol) => symbol.kind === 'landmark' && symbol.role === 'end')).toBe(false)
   })
   test('every move of every base has something drawn, and petal folds show both kinds of line', () => {
     for (const { program } of BASES)

@@ -1,5 +1,5 @@
 import { NOTHING_TO_SEE, ROUNDING, largest, least } from '../../numeric'
-import { distance, flips, mirrored, move, signedDistance, type Point } from '../../geometry'
+import { distance, flips, footOf, mirrored, move, signedDistance, type Point } from '../../geometry'
 import { boxOf, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
 import { sheetPoint, type Situation } from '../program/resolve'
 import type { LineSpec, MoveKind, MoveSpec, PointSpec, TakeSpec } from '../program'
@@ -24,8 +24,10 @@ export type FoldSymbol =
   | { readonly kind: 'turn over'; readonly axis: 'upright' | 'level' }
   | { readonly kind: 'rotate'; readonly degrees: number }
   /** A point or line that is brought onto another: the pair to watch. */
-  | { readonly kind: 'landmark'; readonly at: Point; readonly role: 'moves' | 'target' }
+  | { readonly kind: 'landmark'; readonly at: Point; readonly role: 'moves' | 'target' | 'end' }
   | (Segment & { readonly kind: 'landmark line'; readonly role: 'moves' | 'target' })
+  /** Where no mark says where the line runs: how far it is from what moves, in sides. */
+  | (Segment & { readonly kind: 'measure'; readonly share: number })
   /** How many of the layers lying there are taken. */
   | { readonly kind: 'layers'; readonly at: Point; readonly taken: number; readonly of: number }
   | { readonly kind: 'shape'; readonly name: string; readonly at: Point }
@@ -193,6 +195,31 @@ function travels({ frame, here }: Drawn, head: ArrowHead): readonly FoldSymbol[]
   return [{ kind: 'arrow', head, from, to: mirrored(line, from) }]
 }
 
+/** Whether a line is told by how far it is from something: by a gauge, or by places that are no marks on the paper. */
+const measured = (line: LineSpec, marks: readonly FoldSymbol[]): boolean =>
+  marks.length === 0 || JSON.stringify(line).includes('"gauges"')
+
+/** The marks a fold line is found by; where there are none, or a gauge sets it, how far it is from what moves. */
+function found(drawn: Drawn, line: LineSpec): readonly FoldSymbol[] {
+  const marks = landmarks(drawn.here, line)
+  const far = traveller(drawn.frame)
+  const { line: made } = drawn.frame.done
+  if (!made || !far || !measured(line, marks)) return marks
+  const to = footOf(made, far)
+  return [...marks, { kind: 'measure', from: far, to, share: distance(far, to) }]
+}
+
+/** Both ends of a crease that is only pinched. */
+const endsOf = (lines: readonly FoldSymbol[]): readonly FoldSymbol[] =>
+  lines.flatMap((one): FoldSymbol[] =>
+    one.kind === 'line'
+      ? [
+          { kind: 'landmark', at: one.from, role: 'end' },
+          { kind: 'landmark', at: one.to, role: 'end' },
+        ]
+      : [],
+  )
+
 /** Counted a hair beside the point: it may lie on an edge that many layers share. */
 const HAIR = 1e-4
 
@@ -212,28 +239,38 @@ function layersTaken(
 
 /** What is drawn over each kind of move. A kind that is added to `MoveSpec` and not here does not compile. */
 const DRAWS: { readonly [Kind in MoveKind]: (drawn: Drawn, spec: MoveOf<Kind>) => readonly FoldSymbol[] } = {
-  fold: (drawn, { way, line, take }) => [
+  fold: (drawn, { way, line, take, stopFrom }) => [
     ...foldLines(drawn.seen, drawn.frame.done.creases, way),
-    ...landmarks(drawn.here, line),
+    // What goes until it stops needs no measure.
+    ...(stopFrom ? landmarks(drawn.here, line) : found(drawn, line)),
     ...travels(drawn, way === 'valley' ? 'front' : 'behind'),
     ...layersTaken(drawn, take),
   ],
-  crease: (drawn, { way, line, take }) => [
-    ...foldLines(drawn.seen, clip(drawn.frame, drawn.frame.done.creases), way),
-    ...landmarks(drawn.here, line),
-    ...travels(drawn, way === 'valley' ? 'there and back' : 'behind and back'),
-    ...layersTaken(drawn, take),
-  ],
+  crease: (drawn, { way, line, take, between }) => {
+    const lines = foldLines(drawn.seen, clip(drawn.frame, drawn.frame.done.creases), way)
+    return [
+      ...lines,
+      ...(between ? endsOf(lines) : []),
+      ...found(drawn, line),
+      ...travels(drawn, way === 'valley' ? 'there and back' : 'behind and back'),
+      ...layersTaken(drawn, take),
+    ]
+  },
   unfold: (drawn, { take }) => [...travels(drawn, 'unfold'), ...layersTaken(drawn, take)],
-  reverse: (drawn, { way }) => [
+  reverse: (drawn, { way, line }) => [
     ...foldLines(drawn.seen, drawn.frame.done.creases, way === 'inside' ? 'mountain' : 'valley'),
+    ...found(drawn, line),
     ...travels(drawn, 'between'),
   ],
-  tuck: (drawn) => [
+  tuck: (drawn, { line }) => [
     ...foldLines(drawn.seen, drawn.frame.done.creases, 'valley'),
+    ...found(drawn, line),
     ...travels(drawn, 'between'),
   ],
-  cut: ({ frame, seen }) => foldLines(seen, frame.done.creases, 'cut'),
+  cut: (drawn, { line }) => [
+    ...foldLines(drawn.seen, drawn.frame.done.creases, 'cut'),
+    ...found(drawn, line),
+  ],
   'turn over': (_, { axis }) => [{ kind: 'turn over', axis }],
   rotate: (_, { degrees }) => [{ kind: 'rotate', degrees }],
   refold: ({ frame, seen, here }, { shows }) => {

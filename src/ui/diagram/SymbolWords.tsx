@@ -1,0 +1,128 @@
+import type { ReactNode } from 'react'
+import type { FoldSymbol } from '@/core/fold'
+import type { View } from './view'
+
+/** How far the fold line is from what moves: a stretch with ticks at its ends, its length at the side of the drawing. */
+export function Measure({
+  symbol: { from, to },
+  view,
+  says,
+}: {
+  readonly symbol: Extract<FoldSymbol, { kind: 'measure' }>
+  readonly view: View
+  readonly says: string
+}) {
+  const [x1, y1, x2, y2] = [view.x(from.x), view.y(from.y), view.x(to.x), view.y(to.y)]
+  const size = Math.hypot(x2 - x1, y2 - y1) || 1
+  const [tx, ty] = [(-14 * (y2 - y1)) / size, (14 * (x2 - x1)) / size]
+  const tick = (x: number, y: number) => `M${x - tx} ${y - ty}L${x + tx} ${y + ty}`
+  const d = `M${x1} ${y1}L${x2} ${y2}${tick(x1, y1)}${tick(x2, y2)}`
+  const middle = { x: (x1 + x2) / 2, y: (y1 + y2) / 2 }
+  return (
+    <g fill="none">
+      <path d={d} stroke="var(--fold-halo)" strokeWidth={9} />
+      <path d={d} stroke="var(--fold-mark)" strokeWidth={4} />
+      <Aside view={view} x={middle.x} y={middle.y}>
+        {says}
+      </Aside>
+    </g>
+  )
+}
+
+/** Words at the near side of the drawing, a fine line from them to the place they are about: nothing is covered. */
+function Aside({
+  x,
+  y,
+  view,
+  children,
+}: {
+  readonly x: number
+  readonly y: number
+  readonly view: View
+  readonly children: ReactNode
+}) {
+  const left = x < view.width / 2
+  const edge = left ? 12 : view.width - 12
+  // Beside the piece the line runs level; it ends where the words begin.
+  const below = Math.min(Math.max(y, 40), view.height - 20)
+  return (
+    <g>
+      <path
+        d={`M${x} ${y}L${left ? edge + 40 : edge - 40} ${below - 14}`}
+        stroke="var(--fold-mark)"
+        strokeWidth={2.5}
+      />
+      <text
+        x={edge}
+        y={below}
+        textAnchor={left ? 'start' : 'end'}
+        fontSize={40}
+        fontWeight={600}
+        fill="var(--fold-line)"
+        stroke="var(--fold-halo)"
+        strokeWidth={9}
+        paintOrder="stroke"
+      >
+        {children}
+      </text>
+    </g>
+  )
+}
+
+/** Words above or below the piece, a fine line from them to a place of it. */
+export function Pointing({
+  at,
+  view,
+  children,
+}: {
+  readonly at: { readonly x: number; readonly y: number }
+  readonly view: View
+  readonly children: ReactNode
+}) {
+  const [x, y] = [view.x(at.x), view.y(at.y)]
+  const above = y < view.height / 2
+  const level = above ? 44 : view.height - 18
+  return (
+    <g>
+      <path
+        d={`M${x} ${y}V${above ? level + 12 : level - 40}`}
+        stroke="var(--fold-line)"
+        strokeWidth={2.5}
+        fill="none"
+      />
+      <circle cx={x} cy={y} r={5} fill="var(--fold-line)" />
+      <Words view={view} x={x} y={level}>
+        {children}
+      </Words>
+    </g>
+  )
+}
+
+export function Words({
+  x,
+  y,
+  children,
+  view,
+}: {
+  readonly x: number
+  readonly y: number
+  readonly children: ReactNode
+  readonly view: View
+}) {
+  const clear = 150
+  return (
+    <text
+      x={Math.min(Math.max(x, clear), view.width - clear)}
+      y={Math.max(y, 40)}
+      textAnchor="middle"
+      fontSize={38}
+      fontWeight={600}
+      fill="var(--fold-line)"
+      stroke="var(--fold-halo)"
+      strokeWidth={9}
+      paintOrder="stroke"
+    >
+      {children}
+    </text>
+  )
+}
