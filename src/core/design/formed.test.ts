@@ -185,10 +185,10 @@ describe('what is read off a form is told for any sheet and tool', () => {
   test('between two sheets a size lies between theirs; beyond the last it stays', () => {
     const high = (sheetMm: number) => formSizesMm(calm, sheetMm)[0]?.usualMm ?? NaN
     const share = (sheetMm: number) => high(sheetMm) / sheetMm
-    expect(share(125)).toBeGreaterThan(Math.min(share(100), share(150)))
-    expect(share(125)).toBeLessThan(Math.max(share(100), share(150)))
+    expect(share(100)).toBeGreaterThan(Math.min(share(60), share(150)))
+    expect(share(100)).toBeLessThan(Math.max(share(60), share(150)))
     expect(share(600)).toBeCloseTo(share(300), 12)
-    expect(share(20)).toBeCloseTo(share(50), 12)
+    expect(share(20)).toBeCloseTo(share(60), 12)
   })
   test('tools are offered, the usual one first, and change the size', () => {
     expect(toolsFor(calm)).toEqual(['pen', 'skewer', 'pencil'])

@@ -20,7 +20,7 @@ import {
 import type { FormReading, VariantSource } from './types'
 
 /** Sheets on which forms over tools are read; between them sizes are interpolated. */
-const SHEETS_MM = [50, 100, 150, 300]
+const SHEETS_MM = [60, 150, 300]
 const STANDARD_MM = 150
 const ANGLES = ['usual', 'least', 'most'] as const
 
@@ -76,34 +76,25 @@ export function formReadings(
   const trace = runProgram(program, gauges)
   const steps = shapingSteps(program, trace)
   if (!hasActs(steps)) return []
+  const { state } = trace.end
+  if (!passes(checkForm(shapedForm(steps, state, { gauges, sheetMm: STANDARD_MM })))) return []
   const tools = toolsOf(steps)
   const asked = tools.length === 0 ? [null] : tools
-  const readings = asked.flatMap((tool) =>
-    (tool === null ? [STANDARD_MM] : SHEETS_MM).map((sheetMm): FormReading | null => {
-      const ends = ANGLES.map((angles) => {
-        const form = shapedForm(steps, trace.end.state, {
-          gauges,
-          sheetMm,
-          angles,
-          ...(tool ? { tool } : {}),
-        })
-        return passes(checkForm(form)) ? sizesOf(form, variant) : null
-      })
-      const [usual] = ends
-      if (!usual || ends.includes(null)) return null
-      const along = (axis: string) =>
-        ends.flatMap((sizes) => sizes?.flatMap((one) => (one.axis === axis ? [one.share] : [])) ?? [])
+  return asked.flatMap((tool) =>
+    (tool === null ? [STANDARD_MM] : SHEETS_MM).map((sheetMm): FormReading => {
+      const settings = { gauges, sheetMm, coarse: true, ...(tool ? { tool } : {}) } as const
+      const ends = ANGLES.flatMap((angles) =>
+        sizesOf(shapedForm(steps, state, { ...settings, angles }), variant),
+      )
+      const axes = [...new Set(ends.map(({ axis }) => axis))]
       return {
         tool,
         sheetMm,
-        sizes: usual.map(({ axis, share }) => ({
-          axis,
-          lowest: least(along(axis)),
-          usual: share,
-          highest: largest(along(axis)),
-        })),
+        sizes: axes.map((axis) => {
+          const [usual = 0, ...others] = ends.flatMap((one) => (one.axis === axis ? [one.share] : []))
+          return { axis, lowest: least([usual, ...others]), usual, highest: largest([usual, ...others]) }
+        }),
       }
     }),
   )
-  return readings.every((reading) => reading !== null) ? readings : []
 }

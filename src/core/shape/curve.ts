@@ -21,6 +21,8 @@ export type Curve = readonly [Stretch, ...Stretch[]]
 /** Strips on an arc turn by no more than this, and are no wider, in sides of the sheet. */
 const STRIP_RAD = (6 * Math.PI) / 180
 const STRIP = 0.01
+/** By so many times wider where nobody looks. */
+const COARSER = 2
 
 /** A curve as it is told. *Throws* `OUT_OF_RANGE` for a straight part below zero, what an amount throws. */
 export function curveOf(parts: readonly CurvePartSpec[], settings: ShapeSettings): Curve {
@@ -50,7 +52,8 @@ export function curveOf(parts: readonly CurvePartSpec[], settings: ShapeSettings
     } else {
       const turn = angleRad(settings, part.roll)
       const length = Math.abs(turn) * radiusOf(settings, part.over)
-      const strips = Math.max(1, Math.ceil(Math.max(Math.abs(turn) / STRIP_RAD, length / STRIP)))
+      const finest = Math.max(Math.abs(turn) / STRIP_RAD, settings.coarse ? 0 : length / STRIP)
+      const strips = Math.max(1, Math.ceil(finest / (settings.coarse ? COARSER : 1)))
       // Each strip runs as the arc does at its middle.
       headingRad += turn / strips / 2
       for (let strip = 0; strip < strips; strip++) {

@@ -1,5 +1,4 @@
-import { inner, type Spot } from '../geometry'
-import { largest, least } from '../numeric'
+import type { Spot } from '../geometry'
 import type { ShapedForm } from './form'
 
 /**
@@ -9,26 +8,31 @@ import type { ShapedForm } from './form'
 export const FORM_MEASURES = ['height', 'across', 'depth'] as const
 export type FormMeasure = (typeof FORM_MEASURES)[number]
 
-const spotsOf = ({ patches }: ShapedForm): readonly Spot[] => patches.flatMap(({ spots }) => spots)
-
 /** How far a form reaches along a direction of length 1, in sides. */
-export function extentOf(form: ShapedForm, along: Spot): number {
-  const places = spotsOf(form).map((spot) => inner(along, spot))
-  return largest(places) - least(places)
+export function extentOf({ patches }: ShapedForm, { x, y, z }: Spot): number {
+  let [low, high] = [Infinity, -Infinity]
+  for (const { spots } of patches)
+    for (const spot of spots) {
+      const place = spot.x * x + spot.y * y + spot.z * z
+      if (place < low) low = place
+      if (place > high) high = place
+    }
+  return high - low
 }
 
-/** Directions, over half a turn, in which the widest is looked for: a caliper turned by a degree at a time. */
-const DIRECTIONS = 180
+/** Directions, over half a turn, in which the widest is looked for: a caliper turned by three degrees at a time. */
+const DIRECTIONS = 60
 
 export function measureForm(form: ShapedForm, measure: FormMeasure): number {
-  if (measure === 'height') return extentOf(form, { x: 0, y: 0, z: 1 })
-  if (measure === 'depth') return extentOf(form, { x: 0, y: 1, z: 0 })
-  const spots = spotsOf(form)
-  return largest(
-    Array.from({ length: DIRECTIONS }, (_, index) => {
-      const angle = (index * Math.PI) / DIRECTIONS
-      const places = spots.map(({ x, y }) => x * Math.cos(angle) + y * Math.sin(angle))
-      return largest(places) - least(places)
-    }),
-  )
+  switch (measure) {
+    case 'height':
+      return extentOf(form, { x: 0, y: 0, z: 1 })
+    case 'depth':
+      return extentOf(form, { x: 0, y: 1, z: 0 })
+    case 'across':
+      return Array.from({ length: DIRECTIONS }, (_, index) => (index * Math.PI) / DIRECTIONS).reduce(
+        (widest, angle) => Math.max(widest, extentOf(form, { x: Math.cos(angle), y: Math.sin(angle), z: 0 })),
+        0,
+      )
+  }
 }

@@ -19,6 +19,8 @@ export interface ShapeSettings {
   readonly tool?: ShapingTool
   /** Angles as they are usually set, or at the ends of what hands do. */
   readonly angles?: 'usual' | 'least' | 'most'
+  /** In wide strips: for sizes, not to be looked at. Rolls are a fifth of a hundredth larger by it. */
+  readonly coarse?: true
 }
 
 const RADIANS = Math.PI / 180

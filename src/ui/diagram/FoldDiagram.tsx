@@ -42,7 +42,7 @@ export function FoldDiagram({
     <svg
       viewBox={`0 0 ${view.width} ${view.height}`}
       {...(title === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': title })}
-      className={className}
+      className={`overflow-visible ${className}`}
     >
       <Paper paths={paperPaths(view, picture)} faces={faces} weight={4.5} />
       {hidden ? <Hidden picture={picture} view={view} /> : null}

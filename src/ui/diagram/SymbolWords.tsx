@@ -29,6 +29,9 @@ export function Measure({
   )
 }
 
+/** How far into the drawing nothing of the piece lies, in its units. */
+const OUTSIDE = 100
+
 /** Words at the near side of the drawing, a fine line from them to the place they are about: nothing is covered. */
 function Aside({
   x,
@@ -42,20 +45,21 @@ function Aside({
   readonly children: ReactNode
 }) {
   const left = x < view.width / 2
-  const edge = left ? 12 : view.width - 12
+  // Outside the piece, and beyond the drawing if need be: the words cover no paper.
+  const edge = left ? OUTSIDE : view.width - OUTSIDE
   // Beside the piece the line runs level; it ends where the words begin.
   const below = Math.min(Math.max(y, 40), view.height - 20)
   return (
     <g>
       <path
-        d={`M${x} ${y}L${left ? edge + 40 : edge - 40} ${below - 14}`}
+        d={`M${x} ${y}L${left ? edge + 10 : edge - 10} ${below - 14}`}
         stroke="var(--fold-mark)"
         strokeWidth={2.5}
       />
       <text
         x={edge}
         y={below}
-        textAnchor={left ? 'start' : 'end'}
+        textAnchor={left ? 'end' : 'start'}
         fontSize={40}
         fontWeight={600}
         fill="var(--fold-line)"

@@ -6,7 +6,6 @@ import { asSteps } from './steps'
 const { at, foldAndUnfold, mountain, onto, plane, step, through, turnOverUpright, valley } = fold
 
 const level = (y: number): LineSpec => through(plane(0.25, y), plane(0.75, y))
-const upright = (x: number): LineSpec => through(plane(x, 0), plane(x, 1))
 /** Half as high as wide. */
 const HIGH = 1 / 2
 /** A pinch at the lower edge, where one place of it comes onto another. */
@@ -112,8 +111,8 @@ export const twoColourButterfly: DesignSource = {
                 each: 'band',
                 note: 'Half way from a sixteenth to an eighth: three thirty-seconds.',
               },
-              valley(upright(BAND), { moves: plane(0, 0.25) }),
-              valley(upright(1 - BAND), { moves: plane(1, 0.25) }),
+              valley(onto(at(1 / 16, 0), at(1 / 8, 0))),
+              valley(onto(at(15 / 16, 0), at(7 / 8, 0))),
             ),
             step(
               { key: 'upper', say: 'Upper corner behind, to the measure', each: 'corner', rigour: 'even' },

@@ -60,10 +60,20 @@ export function rastered({ count, corners }: Triangles, eye: Eye, grid: Grid, hi
     const [stepV, stepW] = [(cy - ay) / twice, (ay - by) / twice]
     for (let py = fromY; py <= toY; py++) {
       const [x, y] = [fromX + 0.5 - ax, py + 0.5 - ay]
-      let v = x * stepV - (y * (cx - ax)) / twice
-      let w = (y * (bx - ax)) / twice + x * stepW
-      for (let pixel = py * width + fromX; pixel <= py * width + toX; pixel++, v += stepV, w += stepW) {
-        if (v < -SEAM || w < -SEAM || v + w > 1 + SEAM) continue
+      const v0 = x * stepV - (y * (cx - ax)) / twice
+      const w0 = (y * (bx - ax)) / twice + x * stepW
+      // Only what lies within: long slivers lie slantwise in boxes of hundreds of pixels.
+      let [first, last] = [0, toX - fromX]
+      for (let side = 0; side < 3; side++) {
+        const at0 = SEAM + (side === 0 ? v0 : side === 1 ? w0 : 1 - v0 - w0)
+        const step = side === 0 ? stepV : side === 1 ? stepW : -stepV - stepW
+        if (step > 0) first = Math.max(first, Math.ceil(-at0 / step))
+        else if (step < 0) last = Math.min(last, Math.floor(at0 / -step))
+        else if (at0 < 0) last = -1
+      }
+      for (let i = first; i <= last; i++) {
+        const [v, w] = [v0 + i * stepV, w0 + i * stepW]
+        const pixel = py * width + fromX + i
         const depth = az + v * (bz - az) + w * (cz - az)
         const ahead = depth - (near[pixel] as number)
         const seen = triangle[pixel] as number
