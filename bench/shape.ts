@@ -1,5 +1,6 @@
 import { defaultGauges, finishedForm, gaugeShares, LIBRARY, shownSheetMm } from '../src/core/design'
 import { checkForm, GATES, paintForm, VIEWS } from '../src/core/shape'
+import { largest } from '../src/core/numeric'
 import { toPng } from '../src/formats/painted/png'
 import { report, percentile, timeRuns } from './figures'
 
@@ -36,13 +37,13 @@ report(
 const checks = shaped.map(({ made }) => checkForm(made))
 report(
   'worst mean strain, per thousand',
-  1000 * Math.max(...checks.map((one) => one.meanStrain)),
+  1000 * largest(checks.map((one) => one.meanStrain)),
   '',
   1000 * GATES.meanStrain,
 )
 report(
   'worst strain, per cent',
-  100 * Math.max(...checks.map((one) => one.worstStrain)),
+  100 * largest(checks.map((one) => one.worstStrain)),
   '',
   100 * GATES.worstStrain,
 )
@@ -67,5 +68,5 @@ report(
   'ms',
   null,
 )
-report('three pictures as files, largest', Math.max(...painted.map(({ bytes }) => bytes)) / 1000, 'kB', null)
+report('three pictures as files, largest', largest(painted.map(({ bytes }) => bytes)) / 1000, 'kB', null)
 report('memory of the process', process.memoryUsage().rss / 1e6, 'MB', null)

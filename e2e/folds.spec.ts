@@ -259,3 +259,49 @@ test('at the table the picture is of this very fold, and stays when nothing answ
   await expect.poll(() => picture.innerHTML()).toBe(before)
   await page.context().setOffline(false)
 })
+
+test('what the signs mean is one key away, at the steps and at the table', async ({ page, demo }) => {
+  await page.goto(`${demo.address}/designs/framed-heart/steps`)
+  await ready(page)
+  // Its first fold meets no mark: how far the line is from the edge stands beside it.
+  await expect(page.getByRole('img', { name: /^Short edge in/ }).getByText('0.95 cm')).toBeVisible()
+  const signs = page.getByRole('dialog', { name: 'What the signs mean' })
+  await page.keyboard.press('l')
+  await expect(signs).toBeVisible()
+  await expect(signs.getByText('A dash and two dots: fold behind, a mountain.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(signs).toBeHidden()
+  await page.goto(`${demo.address}/designs/narrow-leaf`)
+  await page.getByRole('button', { name: 'Start folding' }).click()
+  await page.getByTestId('piece').waitFor()
+  await page.getByRole('button', { name: 'Signs (L)' }).click()
+  await expect(signs).toBeVisible()
+  // A tap while it is read counts nothing.
+  await page.keyboard.press('Escape')
+  await expect(page.getByTestId('piece')).toHaveText('1 of 6')
+})
+
+test('a finished piece is painted: on its card, and before and after it is shaped', async ({
+  page,
+  demo,
+}) => {
+  const loaded = (address: string) =>
+    page.evaluate(async (from) => {
+      const image = new Image()
+      image.src = from
+      await image.decode()
+      return image.naturalWidth
+    }, address)
+  await page.goto(`${demo.address}/designs`)
+  const card = page.getByRole('img', { name: 'Crane, finished' })
+  await expect(card).toBeVisible()
+  const address = await card.locator('image').getAttribute('href')
+  expect(await loaded(address ?? '')).toBeGreaterThan(300)
+  // Its name is of its content: it is asked for once.
+  const answer = await page.request.get(`${demo.address}${address ?? ''}`)
+  expect(answer.headers()['cache-control']).toContain('immutable')
+  expect((await page.request.get(`${demo.address}/api/pieces/${'0'.repeat(32)}.png`)).status()).toBe(404)
+  await page.goto(`${demo.address}/designs/crocus/steps?move=26`)
+  await expect(page.getByRole('img', { name: /: before$/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /: after, estimated$/ })).toBeVisible()
+})

@@ -52,10 +52,7 @@ export function StepThrough(props: StepThroughProps) {
   const other = useRef<HTMLAnchorElement>(null)
   useStepKeys(at, last, go, other)
 
-  const words = useMemo(
-    () => (leftHanded ? folds.words.map(wordsForLeftHand) : folds.words),
-    [leftHanded, folds.words],
-  )
+  const words = useWords(folds.words, leftHanded)
   const word = move && words[move.step]
   const said = word?.says[move?.round ?? 0] ?? ''
   return (
@@ -125,6 +122,10 @@ export function StepThrough(props: StepThroughProps) {
 /** The same colours while the paper is the same: the strip's pictures are then not drawn again at every step. */
 const useFaces = (paper: DrawerPaper | undefined, sideUp: Followed['sideUp']) =>
   useMemo(() => facesOf(paper ?? ANY_PAPER, sideUp), [paper, sideUp])
+
+/** The words for the hand that folds: they follow the pictures. */
+const useWords = (words: Followed['words'], leftHanded: boolean) =>
+  useMemo(() => (leftHanded ? words.map(wordsForLeftHand) : words), [leftHanded, words])
 
 /** What a step shapes, where that was painted. */
 const shapingIn = (forms: Followed['forms'], word: Followed['words'][number] | undefined) =>
