@@ -22,7 +22,9 @@ export function InTheHand({ name, forms, faces, leftHanded = false, className = 
   }
   return (
     <figure>
-      <div className={`grid grid-rows-[minmax(0,1fr)] gap-6 ${views.length === 3 ? 'grid-cols-3' : 'grid-cols-2'} ${className}`}>
+      <div
+        className={`grid grid-rows-[minmax(0,1fr)] gap-6 ${views.length === 3 ? 'grid-cols-3' : 'grid-cols-2'} ${className}`}
+      >
         {views.map(({ name: view, view: kept }) => (
           <PaintedPiece
             key={view}
