@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { defaultGauges, finishedForm, gaugeShares, shownSheetMm, type DesignSource } from '@/core/design'
-import { checkForm, paintForm, passes, type ShapeSettings, type ViewName } from '@/core/shape'
+import { paintForm, type ShapeSettings, type ViewName } from '@/core/shape'
 import { toPng } from '@/formats/painted/png'
 import { contentHash } from './content-hash'
 import { formsKey } from './forms'
@@ -32,8 +32,7 @@ export function paintVariant(
       return [view.view, { file, width, height, frame, piece }]
     })
   }
-  // What misses a gate stays flat.
-  const shapings = passes(checkForm(finished.form)) ? finished.shapedBy : []
+  const shapings = finished.shapedBy
   const all = shapings.length
   const views = painted(all, all > 0 ? SHAPED_VIEWS : FLAT_VIEWS, ACROSS_PX)
   const stages = [...shapings, null].flatMap((_, done) =>

@@ -1,5 +1,5 @@
+import { gaugesIn } from '@/core/fold'
 import {
-  gaugesIn,
   mainPart,
   stagesOf,
   variantOf,

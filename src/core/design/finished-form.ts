@@ -1,5 +1,5 @@
 import { runProgram } from '../fold'
-import { shapedForm, shapingSteps, type ShapedForm, type ShapeSettings } from '../shape'
+import { computedSteps, shapedForm, shapingSteps, type ShapedForm, type ShapeSettings } from '../shape'
 import { assemble, turnedAbout, type Assembled } from './assembly'
 import { mainPart, variantOf } from './find'
 import { programOf } from './program'
@@ -8,7 +8,7 @@ import type { Assembly, DesignSource } from './types'
 /** A finished piece in space, and in how far hands have shaped it. */
 export interface FinishedForm {
   readonly form: ShapedForm
-  /** The shaping steps of the variant that are computed, by key, in their order. */
+  /** The shaping steps of the variant that are computed, by key, in their order; none where the form misses a gate. */
   readonly shapedBy: readonly string[]
 }
 
@@ -28,8 +28,8 @@ export function finishedForm(
   const program = programOf(part, variant)
   if (!program) return null
   const trace = runProgram(program, settings.gauges)
-  const steps = shapingSteps(program, trace).filter(({ move: { acts } }) => acts !== undefined)
   const { state } = trace.end
+  const steps = computedSteps(shapingSteps(program, trace), state, settings)
   const form = shapedForm(steps.slice(0, shapings), state, settings)
   return {
     form: variant.assembly

@@ -194,20 +194,31 @@ describe('what is read off a form is told for any sheet and tool', () => {
     expect(toolsFor(calm)).toEqual(['pen', 'skewer', 'pencil'])
     const [edge] = calm.sizes
     if (!edge) throw new Error('no size')
-    const [low, most] = shapedRange(rosette, calm, edge, SHEET_MM, 'pen') ?? []
+    const [low, most] = shapedRange(calm, edge, SHEET_MM, 'pen') ?? []
     expect(low).toBeLessThan(most ?? 0)
     expect(most).toBeLessThan(1)
-    expect(shapedRange(rosette, calm, edge, SHEET_MM, 'skewer')?.[1]).not.toBe(most)
+    expect(shapedRange(calm, edge, SHEET_MM, 'skewer')?.[1]).not.toBe(most)
     // A tool it is not rolled over is the usual one.
-    expect(shapedRange(rosette, calm, edge, SHEET_MM, 'toothpick')).toEqual([low, most])
+    expect(shapedRange(calm, edge, SHEET_MM, 'toothpick')).toEqual([low, most])
+  })
+  test('on any sheet, however small or large, the petals draw the outline in: never out, never beyond the square', () => {
+    const [edge] = calm.sizes
+    if (!edge) throw new Error('no size')
+    // The square below is S / 2.828; flat, the tips stand out over it by the overhang on both sides.
+    const square = Math.SQRT2 / 4 / (Math.SQRT2 / 4 + (2 * 3) / SHEET_MM)
+    for (const sheetMm of [5, 25, 60, 150, 300, 900]) {
+      const [low = NaN, most = NaN] = shapedRange(calm, edge, sheetMm) ?? []
+      expect(low).toBeGreaterThan(square - 1e-9)
+      expect(most).toBeLessThan(1)
+    }
   })
   test('a design that is only folded has none, one whose form is not computed keeps its stated factors', () => {
     const heart = design('simple-heart')
     const [wide] = heart.variants[0]?.sizes ?? []
-    expect(wide && heart.variants[0] && shapedRange(heart, heart.variants[0], wide, 150)).toBeUndefined()
+    expect(wide && heart.variants[0] && shapedRange(heart.variants[0], wide, 150)).toBeUndefined()
     const gourd = design('pleated-gourd')
     const [variant] = gourd.variants
     const stated = variant?.sizes.find(({ shaped: factor }) => factor !== undefined)
-    expect(stated && variant && shapedRange(gourd, variant, stated, 150)).toEqual(stated?.shaped)
+    expect(stated && variant && shapedRange(variant, stated, 150)).toEqual(stated?.shaped)
   })
 })

@@ -1,4 +1,5 @@
 import {
+  measureAlong,
   runProgram,
   SHAPING_TOOLS,
   type FoldProgram,
@@ -8,10 +9,9 @@ import {
 } from '../fold'
 import { largest, least } from '../numeric'
 import {
-  checkForm,
+  computedSteps,
   extentOf,
   measureForm,
-  passes,
   shapedForm,
   shapingSteps,
   type ShapedForm,
@@ -25,7 +25,7 @@ const STANDARD_MM = 150
 const ANGLES = ['usual', 'least', 'most'] as const
 
 /** The tools that a piece may be rolled over, the usual one first; none where there is no choice. */
-export function toolsOf(steps: readonly ShapingStep[]): readonly ShapingTool[] {
+function toolsOf(steps: readonly ShapingStep[]): readonly ShapingTool[] {
   const named = steps.flatMap(({ move }) =>
     (move.acts ?? []).flatMap((act) =>
       'curve' in act
@@ -39,8 +39,6 @@ export function toolsOf(steps: readonly ShapingStep[]): readonly ShapingTool[] {
   if (usual === undefined) return []
   return [usual, ...SHAPING_TOOLS.filter((tool) => tool !== usual && named.includes(tool))]
 }
-
-const hasActs = (steps: readonly ShapingStep[]): boolean => steps.some(({ move }) => move.acts !== undefined)
 
 /** A size of a form along an axis that the flat piece has too. */
 function alongAxis(form: ShapedForm, measure: MeasureSpec['measure']): number | null {
@@ -74,10 +72,12 @@ export function formReadings(
   gauges: GaugeShares,
 ): readonly FormReading[] {
   const trace = runProgram(program, gauges)
-  const steps = shapingSteps(program, trace)
-  if (!hasActs(steps)) return []
   const { state } = trace.end
-  if (!passes(checkForm(shapedForm(steps, state, { gauges, sheetMm: STANDARD_MM })))) return []
+  const steps = computedSteps(shapingSteps(program, trace), state, { gauges, sheetMm: STANDARD_MM })
+  if (steps.length === 0) return []
+  const flat = new Map(
+    program.measures.map(({ axis, measure }) => [axis, measureAlong(trace.end, measure, gauges)]),
+  )
   const tools = toolsOf(steps)
   const asked = tools.length === 0 ? [null] : tools
   return asked.flatMap((tool) =>
@@ -92,7 +92,8 @@ export function formReadings(
         sheetMm,
         sizes: axes.map((axis) => {
           const [usual = 0, ...others] = ends.flatMap((one) => (one.axis === axis ? [one.share] : []))
-          return { axis, lowest: least([usual, ...others]), usual, highest: largest([usual, ...others]) }
+          const all = [usual, ...others]
+          return { axis, flat: flat.get(axis) ?? null, lowest: least(all), usual, highest: largest(all) }
         }),
       }
     }),

@@ -1,6 +1,5 @@
 import type { ShapingTool } from '../fold'
-import { evaluate } from './sizing'
-import type { AxisSize, DesignDocument, FormReading, Variant } from './types'
+import type { AxisSize, FormReading, Variant } from './types'
 
 /** A size of the shaped piece: with angles at their ends, and as they are usually set. */
 export interface ShapedSize {
@@ -16,10 +15,16 @@ export const toolsFor = ({ readings = [] }: Variant): readonly ShapingTool[] => 
   ...new Set(readings.flatMap(({ tool }) => (tool === null ? [] : [tool]))),
 ]
 
-type Shares = Omit<FormReading['sizes'][number], 'axis'>
+type Reading = FormReading['sizes'][number]
+type Shares = Pick<Reading, 'lowest' | 'usual' | 'highest'>
 
 /** What is read off the form along an axis on a sheet, between the two readings around it. */
-function sharesAt(variant: Variant, axis: string, sheetMm: number, tool?: ShapingTool): Shares | null {
+function sharesAt(
+  variant: Variant,
+  axis: string,
+  sheetMm: number,
+  tool?: ShapingTool,
+): (Shares & Pick<Reading, 'flat'>) | null {
   const [usual] = toolsFor(variant)
   const wanted = toolsFor(variant).find((one) => one === tool) ?? usual ?? null
   const rows = (variant.readings ?? [])
@@ -33,24 +38,27 @@ function sharesAt(variant: Variant, axis: string, sheetMm: number, tool?: Shapin
   const span = above.sheetMm - below.sheetMm
   const share = span === 0 ? 0 : (sheetMm - below.sheetMm) / span
   const between = (key: keyof Shares): number => below.size[key] + (above.size[key] - below.size[key]) * share
-  return { lowest: between('lowest'), usual: between('usual'), highest: between('highest') }
+  return {
+    flat: above.size.flat,
+    lowest: between('lowest'),
+    usual: between('usual'),
+    highest: between('highest'),
+  }
 }
 
 /**
- * What shaping makes of a flat size: the factors it is multiplied by, read off the form at the gauges' standards, or the
- * stated ones where no form is computed. `undefined` where nothing shapes it.
+ * What shaping makes of a flat size: the factors it is multiplied by, read off the form against the flat piece at the same
+ * gauges, or the stated ones where no form is computed. `undefined` where nothing shapes it.
  */
 export function shapedRange(
-  design: DesignDocument,
   variant: Variant,
-  { axis, size, shaped }: AxisSize,
+  { axis, shaped }: AxisSize,
   sheetMm: number,
   tool?: ShapingTool,
 ): readonly [lowest: number, highest: number] | undefined {
   const shares = sharesAt(variant, axis, sheetMm, tool)
-  if (!shares) return shaped
-  const flat = evaluate(design, size, sheetMm, {}) / sheetMm
-  return [shares.lowest / flat, shares.highest / flat]
+  if (!shares?.flat) return shaped
+  return [shares.lowest / shares.flat, shares.highest / shares.flat]
 }
 
 /** Sizes that only the shaped piece has, in mm; none where no form is computed. */

@@ -99,7 +99,7 @@ describe('what size to expect', () => {
     expect(expectedSize(50, undefined, [])).toMatchObject({ lowMm: 50, highMm: 50, basis: 'flat' })
     expect(expectedSize(50, [0.8, 0.9], [])).toMatchObject({ lowMm: 40, highMm: 45, basis: 'shaping' })
   })
-  test('one sample is told and narrows nothing; from two on mean and twice the spread', () => {
+  test('one sample is told and taken in; from two on mean and twice the spread', () => {
     expect(expectedSize(50, [0.8, 1], [0.9])).toMatchObject({
       lowMm: 40,
       highMm: 50,
@@ -115,9 +115,14 @@ describe('what size to expect', () => {
     expect(two.lowMm).toBeCloseTo(45 - 2 * spread, 9)
     expect(two.highMm).toBeCloseTo(45 + 2 * spread, 9)
   })
-  test('samples never widen a range, unless they lie outside it: then they are believed', () => {
-    expect(expectedSize(50, [0.8, 1], [0.6, 1.2])).toMatchObject({ lowMm: 40, highMm: 50 })
+  test('samples win over the estimate, and reach no further than what was estimated or measured', () => {
+    expect(expectedSize(50, [0.8, 0.9], [1])).toMatchObject({ lowMm: 40, highMm: 50, basis: 'one sample' })
+    expect(expectedSize(50, [0.8, 1], [0.6, 1.2])).toMatchObject({ lowMm: 30, highMm: 60 })
     const beyond = expectedSize(50, [0.8, 1], [1.2, 1.202])
     expect(beyond.lowMm).toBeGreaterThan(50)
+    // Just above the estimate: what was measured is within what is expected.
+    const near = expectedSize(50, [0.8, 0.9], [0.91, 0.93])
+    expect(near.highMm).toBeCloseTo(46.5, 9)
+    expect(near.meanMm).toBeLessThan(near.highMm)
   })
 })

@@ -118,8 +118,8 @@ export interface ExpectedSize {
 
 /**
  * A finished size as expected: the flat folds' value or its shaped range; samples of the user's own, given as
- * measured size by what the flat folds give at that sheet and those gauges, narrow it. From two samples on it is their mean and twice their spread to both
- * sides, but never wider than without them.
+ * measured size by what the flat folds give at that sheet and those gauges, win over it: one is taken into the range; from two on it is
+ * their mean and twice their spread to both sides, as far as anything was estimated or measured.
  */
 export function expectedSize(
   flatMm: number,
@@ -133,14 +133,18 @@ export function expectedSize(
     return { lowMm, highMm, basis: shaped ? 'shaping' : 'flat', meanMm: null, spreadMm: null, count }
   const mean = samples.reduce((sum, ratio) => sum + ratio, 0) / count
   const meanMm = mean * flatMm
-  if (count === 1) return { lowMm, highMm, basis: 'one sample', meanMm, spreadMm: null, count }
+  const measured = samples.map((ratio) => ratio * flatMm)
+  const [leastMm, mostMm] = [least([lowMm, ...measured]), largest([highMm, ...measured])]
+  if (count === 1)
+    return { lowMm: leastMm, highMm: mostMm, basis: 'one sample', meanMm, spreadMm: null, count }
   const variance = samples.reduce((sum, ratio) => sum + (ratio - mean) ** 2, 0) / (count - 1)
   const spreadMm = Math.sqrt(variance) * flatMm
   const [from, to] = [meanMm - 2 * spreadMm, meanMm + 2 * spreadMm]
   // Flat sizes have no range of their own to stay within: the samples alone say what comes out.
-  const narrowed =
-    shaped && to >= lowMm && from <= highMm ? [Math.max(lowMm, from), Math.min(highMm, to)] : [from, to]
-  return { lowMm: narrowed[0] ?? from, highMm: narrowed[1] ?? to, basis: 'samples', meanMm, spreadMm, count }
+  const within = shaped
+    ? { lowMm: Math.max(leastMm, from), highMm: Math.min(mostMm, to) }
+    : { lowMm: from, highMm: to }
+  return { ...within, basis: 'samples', meanMm, spreadMm, count }
 }
 
 /** Room between a tube and what goes into it or around it, so that it slides and still holds. Common practice. */

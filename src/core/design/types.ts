@@ -177,6 +177,8 @@ export interface FormReading {
   readonly sheetMm: number
   readonly sizes: readonly {
     readonly axis: string
+    /** The same size of the flat piece, at the same gauges; `null` where it has none. */
+    readonly flat: number | null
     readonly lowest: number
     readonly usual: number
     readonly highest: number

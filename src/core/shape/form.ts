@@ -59,9 +59,6 @@ export function shapingSteps({ steps }: FoldProgram, { frames }: Trace): readonl
   })
 }
 
-/** A piece that still lies flat. */
-export const flatForm = (state: FoldedState): ShapedForm => formOf(state, patchesOf(state), [])
-
 const formOf = (
   state: FoldedState,
   patches: readonly Patch[],
@@ -85,8 +82,8 @@ const tilted = (degrees: number) => {
 }
 
 /**
- * The form that shaping steps give a piece, one after another: every act is told of the flat piece they share. The
- * last step's piece stands where there are none of acts.
+ * The form that shaping steps give a piece, one after another: every act is told of the flat piece they share. Without
+ * acts it is the flat piece itself.
  * *Throws* `OUT_OF_RANGE` where the steps are told of different pieces; what an act throws.
  * *Cost* the number of strips: under a tenth of a second for the library.
  */
@@ -119,7 +116,7 @@ export function shapedForm(
   return formOf(state, patches, turns, looked)
 }
 
-/** An act read against the piece: bends, or a turn of the whole. */
+/** An act read against the piece: a bend, petals, or a turn of the whole. */
 type Deed = { readonly bend: Bend } | { readonly petals: Petals } | { readonly turn: (spot: Spot) => Spot }
 
 function deedsOf(

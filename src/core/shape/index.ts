@@ -1,4 +1,5 @@
 export * from './settings'
+export { computedSteps } from './computed-steps'
 export { shapedForm, shapingSteps, type ShapedForm, type ShapingStep } from './form'
 export { extentOf, FORM_MEASURES, measureForm, type FormMeasure } from './measure'
 export { checkForm, GATES, passes } from './check'

@@ -1,14 +1,6 @@
-import { area, distance, leftPart, move, signedDistance, type Line, type Point } from '../geometry'
+import { area, contains, distance, leftPart, move, signedDistance, type Line, type Point } from '../geometry'
 import { lying, type FoldedState } from '../fold'
 import { CARRIED_THROUGH, SAME_AREA } from '../numeric'
-
-const within = (state: FoldedState, face: number, at: Point): boolean => {
-  const sheet = state.faces[face]?.sheet ?? []
-  return sheet.every((p, index) => {
-    const q = sheet[(index + 1) % sheet.length] ?? p
-    return (q.x - p.x) * (at.y - p.y) - (q.y - p.y) * (at.x - p.x) > -CARRIED_THROUGH
-  })
-}
 
 /**
  * The faces that go when what lies left of a line is bent: those at the places named, and all that hang together with
@@ -23,7 +15,9 @@ export function facesBent(
     area(leftPart(lying(face), line)) > SAME_AREA ? [index] : [],
   )
   if (!places) return new Set(beyond)
-  const found = new Set(beyond.filter((face) => places.some((at) => within(state, face, at))))
+  const found = new Set(
+    beyond.filter((face) => places.some((at) => contains(state.faces[face]?.sheet ?? [], at))),
+  )
   const reaches = (face: number, at: Point) => {
     const pose = state.faces[face]?.pose
     return pose !== undefined && signedDistance(line, move(pose, at)) > CARRIED_THROUGH

@@ -217,6 +217,78 @@ test('the side that looks up stays told apart: uprights of the front run with th
   for (const { spots } of over) expect(normalOf(spots).z).toBeCloseTo(-1, 9)
 })
 
+describe('petals around an axis', () => {
+  const frog = BASES.find(({ id }) => id === 'frog')
+  if (!frog) throw new Error('no frog base')
+  const foot = at(0.5, 0.5)
+  /** The frog base lies with its open points down: the axis runs down from the closed tip. */
+  const opened = (change: Partial<Extract<ShapeAct, { act: 'petals' }>> = {}): FoldProgram => ({
+    ...frog.program,
+    steps: [
+      ...frog.program.steps,
+      shape([
+        {
+          act: 'petals',
+          foot,
+          tip: at(1, 1),
+          bendsAt: 0.4,
+          lean: 60,
+          fan: [88, 130],
+          curve: [{ straight: 0.1 }],
+          ...change,
+        },
+      ]),
+    ],
+  })
+  test('every length is kept, the page below stays plane, and petals reach out by the sine of their lean', () => {
+    const form = formOf(opened())
+    const { worstStrain, torn } = checkForm(form)
+    expect(worstStrain).toBeLessThan(1e-9)
+    expect(torn).toBeLessThan(1e-9)
+    // Derived: a petal is what a half diagonal leaves over 0.4.
+    const out = (Math.SQRT1_2 - 0.4) * Math.sin(Math.PI / 3)
+    const tips = [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+      [0, 1],
+    ].map(([x = 0, y = 0]) => spotOf(form, x, y))
+    // Opposite tips, as far apart as both reach from the axis.
+    expect(apart(tips[0]!, tips[2]!)).toBeCloseTo(2 * out, 9)
+    expect(apart(tips[1]!, tips[3]!)).toBeCloseTo(2 * out, 9)
+    expect(apart(tips[0]!, tips[1]!)).toBeCloseTo(Math.SQRT2 * out, 9)
+  })
+  test('paper too short for the lean asked is refused with both angles; so is an axis with no pages', () => {
+    const refusal = (program: FoldProgram): CoreError => {
+      try {
+        formOf(program)
+      } catch (error) {
+        if (error instanceof CoreError) return error
+        throw error
+      }
+      throw new Error('was not refused')
+    }
+    const short = refusal(opened({ lean: 20 }))
+    expect(short.detail).toMatchObject({ name: 'angle between the sides of a fan', unit: 'degrees' })
+    expect(Number(short.detail.value)).toBeGreaterThan(short.detail.max ?? Infinity)
+    expect(refusal(opened({ fan: [130, 88] })).code).toBe('OUT_OF_RANGE')
+    const flat = sheet(
+      shape([
+        {
+          act: 'petals',
+          foot,
+          tip: at(1, 1),
+          bendsAt: 0.4,
+          lean: 60,
+          fan: [88, 130],
+          curve: [{ straight: 0 }],
+        },
+      ]),
+    )
+    expect(refusal(flat).code).toBe('NO_SUCH_LAYER')
+  })
+})
+
 describe('what cannot be is refused with its place', () => {
   const refused = (program: FoldProgram, settings?: ShapeSettings): CoreError => {
     try {

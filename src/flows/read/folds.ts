@@ -2,7 +2,6 @@ import { largest } from '@/core/numeric'
 import {
   finishedSizes,
   formSizesMm,
-  gaugesIn,
   gaugesSet,
   hardestFolds,
   mainPart,
@@ -20,6 +19,7 @@ import { CoreError } from '@/core/errors'
 import {
   BASES,
   flapDepth,
+  gaugesIn,
   type Base,
   type CreaseStrength,
   type FoldPicture,
@@ -109,7 +109,7 @@ function shapedSizes(design: DesignDocument, { variantKey, sheetMm, gauges }: Fo
   const variant = variantOf(design, variantKey)
   const flat = finishedSizes(design, variant, sheetMm, gauges)
   const changed = variant.sizes.flatMap((axis, index) => {
-    const [low, high] = shapedRange(design, variant, axis, sheetMm) ?? []
+    const [low, high] = shapedRange(variant, axis, sheetMm) ?? []
     const share = (flat[index]?.sizeMm ?? 0) / sheetMm
     return low === undefined || high === undefined
       ? []

@@ -274,7 +274,7 @@ function Sizes({ design, variant, dial, tool, samples, preferences }: SizesProps
             key={size.axis}
             size={size}
             derivation={axis?.derivation ?? ''}
-            shaped={variant && axis && shapedRange(design, variant, axis, dial.sheetMm, tool)}
+            shaped={variant && axis && shapedRange(variant, axis, dial.sheetMm, tool)}
             samples={samples[size.axis] ?? []}
             preferences={preferences}
           />

@@ -56,19 +56,9 @@ function Aside({
         stroke="var(--fold-mark)"
         strokeWidth={2.5}
       />
-      <text
-        x={edge}
-        y={below}
-        textAnchor={left ? 'end' : 'start'}
-        fontSize={40}
-        fontWeight={600}
-        fill="var(--fold-line)"
-        stroke="var(--fold-halo)"
-        strokeWidth={9}
-        paintOrder="stroke"
-      >
+      <Letters x={edge} y={below} anchor={left ? 'end' : 'start'} size={40}>
         {children}
-      </text>
+      </Letters>
     </g>
   )
 }
@@ -115,18 +105,42 @@ export function Words({
 }) {
   const clear = 150
   return (
-    <text
+    <Letters
       x={Math.min(Math.max(x, clear), view.width - clear)}
       y={Math.max(y, 40)}
-      textAnchor="middle"
-      fontSize={38}
-      fontWeight={600}
-      fill="var(--fold-line)"
-      stroke="var(--fold-halo)"
-      strokeWidth={9}
-      paintOrder="stroke"
+      anchor="middle"
+      size={38}
     >
       {children}
-    </text>
+    </Letters>
   )
 }
+
+/** Words on a drawing, with a halo that keeps them apart from what lies under them. */
+export const Letters = ({
+  x,
+  y,
+  anchor,
+  size,
+  children,
+}: {
+  readonly x: number
+  readonly y: number
+  readonly anchor: 'start' | 'middle' | 'end'
+  readonly size: number
+  readonly children: ReactNode
+}) => (
+  <text
+    x={x}
+    y={y}
+    textAnchor={anchor}
+    fontSize={size}
+    fontWeight={600}
+    fill="var(--fold-line)"
+    stroke="var(--fold-halo)"
+    strokeWidth={9}
+    paintOrder="stroke"
+  >
+    {children}
+  </text>
+)

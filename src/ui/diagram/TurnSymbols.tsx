@@ -1,3 +1,4 @@
+import { Letters } from './SymbolWords'
 import type { View } from './view'
 
 /** A loop around the axis, drawn beside the piece, and the axis through it. */
@@ -60,19 +61,9 @@ export function Rotate({ degrees, view }: { readonly degrees: number; readonly v
           transform="translate(-8 8)"
         />
       </g>
-      <text
-        textAnchor="end"
-        x={78}
-        y={88}
-        fontSize={34}
-        fontWeight={600}
-        fill="var(--fold-line)"
-        stroke="var(--fold-halo)"
-        strokeWidth={9}
-        paintOrder="stroke"
-      >
+      <Letters x={78} y={88} anchor="end" size={34}>
         {TURNS[Math.abs(degrees)] ?? `${Math.abs(degrees)} degrees`}
-      </text>
+      </Letters>
     </g>
   )
 }

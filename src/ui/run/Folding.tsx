@@ -1,3 +1,4 @@
+import { useEffect } from 'react'
 import type { DesignDocument, GaugeSettings } from '@/core/design'
 import { flapDepth } from '@/core/fold'
 import type { Cell } from '@/core/run'
@@ -9,7 +10,7 @@ import { FoldDiagram } from '../diagram/FoldDiagram'
 import { MoveDiagram } from '../diagram/Halfway'
 import { formatLength, type Preferences } from '../format'
 import { BeforeAndAfter } from '../piece/BeforeAndAfter'
-import { PaintedPiece } from '../piece/PaintedPiece'
+import { PaintedPiece, pictureAddress } from '../piece/PaintedPiece'
 import { nextLine, nowWords, type NowWords } from './words'
 
 interface FoldingProps {
@@ -107,6 +108,17 @@ function Words({ now, next }: { readonly now: NowWords; readonly next: string })
   )
 }
 
+/** Painted pictures are fetched with the page: a table goes on folding when nothing answers. */
+function useFetched({ moves, painted }: RunPictures): void {
+  useEffect(() => {
+    const views = [
+      painted,
+      ...moves.flatMap(({ shaping }) => (shaping ? [shaping.before, shaping.after] : [])),
+    ]
+    for (const view of views) if (view) new Image().src = pictureAddress(view)
+  }, [moves, painted])
+}
+
 /** The moves one tap stands for: this fold, the steps of a stage, or none but the end for a whole piece. */
 function shownNow(
   run: RunView,
@@ -137,6 +149,7 @@ function Pictures({
   readonly preferences: Preferences
 }) {
   const faces = facesOf(run.paper ?? ANY_PAPER, pictures.sideUp)
+  useFetched(pictures)
   const now = shownNow(run, pictures, cell)
   const leftHanded = run.hand === 'left'
   const { say } = nowWords(run, cell, String)

@@ -1,6 +1,6 @@
 import { NOTHING_TO_SEE, ROUNDING, largest, least } from '../../numeric'
 import { distance, flips, footOf, mirrored, move, signedDistance, type Point } from '../../geometry'
-import { boxOf, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
+import { boxOf, gaugesIn, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
 import { sheetPoint, type Situation } from '../program/resolve'
 import type { LineSpec, MoveKind, MoveSpec, PointSpec, TakeSpec } from '../program'
 import { letterOf } from '../moves/refold'
@@ -195,16 +195,15 @@ function travels({ frame, here }: Drawn, head: ArrowHead): readonly FoldSymbol[]
   return [{ kind: 'arrow', head, from, to: mirrored(line, from) }]
 }
 
-/** Whether a line is told by how far it is from something: by a gauge, or by places that are no marks on the paper. */
-const measured = (line: LineSpec, marks: readonly FoldSymbol[]): boolean =>
-  marks.length === 0 || JSON.stringify(line).includes('"gauges"')
-
-/** The marks a fold line is found by; where there are none, or a gauge sets it, how far it is from what moves. */
+/**
+ * The marks a fold line is found by; where there are none, or a gauge sets it, how far it is from what moves: a place of
+ * the plane is no mark on the paper.
+ */
 function found(drawn: Drawn, line: LineSpec): readonly FoldSymbol[] {
   const marks = landmarks(drawn.here, line)
   const far = traveller(drawn.frame)
   const { line: made } = drawn.frame.done
-  if (!made || !far || !measured(line, marks)) return marks
+  if (!made || !far || (marks.length > 0 && gaugesIn(line).length === 0)) return marks
   const to = footOf(made, far)
   return [...marks, { kind: 'measure', from: far, to, share: distance(far, to) }]
 }

@@ -1,5 +1,5 @@
 import { BASES, figuresOf, fold, runProgram, turnedPiece, cellsOf, type ShapeAct } from '../../fold'
-import { flatForm, shapedForm, shapingSteps } from '../form'
+import { shapedForm, shapingSteps } from '../form'
 import { paintForm, type PaintedView } from './paint'
 import { eyeOf, seenFrom, VIEWS } from './view'
 
@@ -30,7 +30,7 @@ test.each(BASES.map(({ id, program }) => [id, program] as const))(
     const { end } = runProgram(program)
     for (const piece of [end, turnedPiece(end)]) {
       const figures = figuresOf(piece.state, cellsOf(piece.state))
-      const { front, back } = seen(painted(flatForm(piece.state)))
+      const { front, back } = seen(painted(shapedForm([], piece.state, { gauges: {}, sheetMm: 100 })))
       // Edges are smoothed into the table: a pixel's width along them.
       expect(Math.abs(front - figures.frontSeen)).toBeLessThan(0.02)
       expect(Math.abs(back - figures.backSeen)).toBeLessThan(0.02)
