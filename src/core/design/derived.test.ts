@@ -72,6 +72,8 @@ const ROWS: readonly Row[] = [
   ],
   ['crocus', 'plain', 'width', H],
   ['tulip', 'plain', 'height', 1 / 2],
+  // The left corner comes to the middle; the right fold runs through the middle of the lower edge: an eighth on both sides.
+  ['tulip', 'plain', 'width', 1 / 4],
   ['narrow-leaf', 'halved', 'tip-to-tip', Math.SQRT2],
   ['narrow-leaf', 'open', 'width', Math.SQRT2 * TAN(22.5)],
   ['lobed-leaf', 'plain', 'span', COS(30)],
@@ -122,14 +124,14 @@ const ROWS: readonly Row[] = [
     'two-colour-butterfly',
     'plain',
     'span',
-    2 * ((13 / 32) * COS(12) - (0.28 - 0.1) * SIN(12) - 0.02),
+    2 * ((13 / 32) * COS(12) - (1 / 4 - 0.1) * SIN(12) - 0.02),
     { body: 2 },
   ],
   [
     'two-colour-butterfly',
     'plain',
     'length',
-    (1 / 2 - 2 * (0.31 - 0.26)) * COS(12) + (1 / 2 - 0.16) * SIN(12),
+    (1 / 2 - 2 * 0.05) * COS(12) + (1 / 2 - 2 * (3 / 32)) * SIN(12),
   ],
   ['window-star', 'eight', 'across', 2 * Math.SQRT2],
   ['window-star', 'sixteen', 'across', 2 * Math.SQRT2],
@@ -174,8 +176,8 @@ test.each<[id: string, variant: string, layers: number, why: string]>([
   [
     'tulip',
     'plain',
-    24,
-    'on each face four of the base, four of the right corner and four of the left within it',
+    20,
+    'four of the base, of the right corner and of the left within it where the faces lock; on the other face there, of the last only the base and one corner',
   ],
   ['rolled-stem', 'plain', 8, 'eight turns of one layer'],
   ['pleated-gourd', 'plain', 8, 'eight pleats'],
@@ -193,9 +195,12 @@ test('the tulip’s left tip lies in the pocket of the right: within its mouth, 
   const { frames } = runProgram(program!)
   const tucks = frames.filter(({ done }) => done.spec.kind === 'tuck')
   expect(tucks).toHaveLength(2)
-  const [c, s, twice] = [COS(15), SIN(15), 45 + 2 * 15]
-  const [A, B] = [2 * (0.25 - 0.1), 2 * (0.25 - 0.1075)]
+  // The right fold leans by atan(1 / 3) and stands a twelfth from the middle half way up; the left one stands an eighth.
+  const lean = (Math.atan(1 / 3) * 180) / Math.PI
+  const [c, s, twice] = [COS(lean), SIN(lean), 45 + 2 * lean]
+  const [A, B] = [2 * (1 / 4 - 1 / 12), 2 * (1 / 4 - 1 / 8)]
   const [u, v] = [A * c * c + B - 0.5, A * c * s]
+  expect([u, v]).toEqual([expect.closeTo(1 / 20, 12), expect.closeTo(1 / 10, 12)])
   // Tips of the corners as they lie: the middles of the folded corners, on the sheet a quarter from two edges.
   const tips = tucks.map(({ after }) =>
     [0.25, 0.75].flatMap((x) => [0.25, 0.75].map((y) => whereIs(after.state, { x, y })!)),
@@ -206,8 +211,8 @@ test('the tulip’s left tip lies in the pocket of the right: within its mouth, 
     )
     expect(found).toBe(true)
   }
-  // Beyond the mouth, which rises at 75 degrees from the right tip; above the lower edge, which the left flap's passes.
-  expect(u * SIN(twice) - v * COS(twice)).toBeGreaterThan(0.04)
+  // Beyond the mouth, which rises at 45 degrees and twice the lean from the right tip; above the lower edge, which the left flap's passes.
+  expect(u * SIN(twice) - v * COS(twice)).toBeGreaterThan(0.035)
   expect((v - u) / Math.SQRT2).toBeGreaterThan(0.005)
   expect(looseLocks(frames)).toEqual([])
 })

@@ -58,7 +58,8 @@ function Symbol({
         </g>
       )
     case 'landmark line':
-      return (
+      // Under the fold line itself it would only blur it: it is told in words.
+      return symbol.role === 'along' ? null : (
         <path
           d={strokeOf(view, symbol.from, symbol.to)}
           stroke="var(--fold-mark)"

@@ -27,8 +27,8 @@ const arrow = (head: Extract<FoldSymbol, { kind: 'arrow' }>['head']): FoldSymbol
 })
 const ring = (role: 'moves' | 'target' | 'end', x = 0.5): FoldSymbol => ({
   kind: 'landmark',
-  role,
   at: { x, y: 0.13 },
+  ...(role === 'end' ? { role } : { role, name: { kind: 'corner' } }),
 })
 
 /** Every sign of the pictures, drawn as it is there, with what it means. */
@@ -44,10 +44,7 @@ const SIGNS: readonly Sample[] = [
   [[arrow('between')], 'Goes in between layers.'],
   [[ring('moves', 0.3), ring('target', 0.7)], 'The ringed place comes onto the one with a dot.'],
   [[line('valley'), ring('end', LEFT.x), ring('end', RIGHT.x)], 'A pinch: creased from ring to ring only.'],
-  [
-    [{ kind: 'measure', from: LEFT, to: RIGHT, share: 0.8 }],
-    'So far from what moves to the line: its length stands beside it.',
-  ],
+  [[{ kind: 'measure', from: LEFT, to: RIGHT, share: 0.8 }], 'A length to measure: it stands beside it.'],
 ]
 
 const isTyping = (target: EventTarget | null): boolean =>

@@ -6,6 +6,7 @@ import type { PaperFaces } from '../diagram/Paper'
 import { endWords, StackSide } from '../diagram/StackSide'
 import { formatLength, type Preferences } from '../format'
 import { InTheHand } from '../piece/InTheHand'
+import { aimWords } from './aim-words'
 import { countWords, kindWords, rigourWords } from './step-words'
 
 export function Said({
@@ -40,7 +41,7 @@ export function Said({
         {said}
       </p>
       <p className="second mt-1">
-        {kindWords(move)}
+        {kindWords(move)} {aimWords(move.picture.symbols)}
         {word.crease === 'none' ? '' : ` Crease: ${word.crease}, ${rigourWords(word.rigour)}.`}
       </p>
       {word.depthShare === null ? null : (

@@ -8,6 +8,7 @@ import type { DrawerPaper } from '@/flows/read/papers'
 import { pack } from '../packed'
 import { foldProblem } from './fold-problem'
 import { StepThrough } from './StepThrough'
+import { aimWords, placeWords } from './aim-words'
 import { countWords, handlingWords, kindWords, markDistances, wordsForLeftHand } from './step-words'
 
 const kite = BASES.find(({ id }) => id === 'kite')
@@ -180,4 +181,38 @@ test('what cannot be folded says why and where', () => {
   expect(foldProblem(error)).toBe(
     'Cannot be folded: there is no such layer to take (step 3 "x", time 1: layers taken: 4, 0.25 across and 0.5 up the sheet (side 1)).',
   )
+})
+
+test('how a fold line is found, in words', () => {
+  const at = { x: 0, y: 0 }
+  const crease = (...steps: readonly number[]) => ({ kind: 'crease', steps }) as const
+  const raw = { kind: 'raw', steps: [] } as const
+  expect(placeWords({ kind: 'meeting', lines: [crease(0), crease(0, 2)] })).toBe(
+    'the point where the creases of steps 1 and 3 cross',
+  )
+  expect(placeWords({ kind: 'meeting', lines: [raw, crease(1)] })).toBe(
+    'the point where the crease of step 2 meets the edge',
+  )
+  const corner = { kind: 'landmark', at, name: { kind: 'corner' } } as const
+  const across = { from: at, to: at } as const
+  expect(
+    aimWords([
+      { ...corner, role: 'moves' },
+      { kind: 'landmark line', role: 'target', name: crease(4), ...across },
+    ]),
+  ).toBe('Bring the corner onto the crease of step 5.')
+  expect(
+    aimWords([
+      { ...corner, role: 'moves' },
+      { ...corner, role: 'target' },
+    ]),
+  ).toBe('Bring the corner onto the one with the dot.')
+  expect(
+    aimWords([
+      { ...corner, role: 'moves', squarely: true },
+      { kind: 'measure', share: 0.1, ...across },
+    ]),
+  ).toBe('To the measure drawn; both sides of the corner go over alike.')
+  // What folds itself along creases that are there is found by nothing.
+  expect(aimWords([{ kind: 'line', style: 'valley', seen: true, ...across }])).toBeNull()
 })

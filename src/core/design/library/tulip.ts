@@ -1,9 +1,9 @@
-import { fold, type MoveSpec, type PointSpec } from '../../fold'
+import { fold, type MoveSpec, type PointSpec, type TakeSpec } from '../../fold'
 import type { DesignSource } from '../types'
 import { asSteps, stepsOfBase } from './steps'
 import { extent } from './sizes'
 
-const { at, onto, plane, step, through, turnOverUpright, valley } = fold
+const { at, foldAndUnfold, middleOf, off, onto, plane, step, through, turnOverUpright, valley } = fold
 
 const waterbomb = stepsOfBase('waterbomb')
 /** The closed point, and the raw middles of two sides that meet at the open end below it. */
@@ -21,28 +21,27 @@ const page = valley(AXIS, {
   take: { at: plane(0.6, 0.25), layers: 4 },
 })
 /**
- * The lock, in shares of the side. The right fold stands `RIGHT` from the middle and leans by `LEAN` degrees, the left
- * one stands upright, `LEFT` from the middle. The pocket of the right corner is open along its upper slanting edge and
- * closed along the lower one, so the left tip has to pass the upper edge without covering the right tip.
+ * The lock, in shares of the side. A pinch where the right corner comes to the middle marks the lower edge at half its
+ * length; the right fold runs from there to the closed point, so it leans by `atan(1 / 3)`, 18.4 degrees. The left one
+ * stands upright: its corner comes to the middle itself. The pocket of the right corner is open along its upper slanting
+ * edge and closed along the lower one, so the left tip has to pass the upper edge without covering the right tip.
  *
- * With A = 2 (1/4 - RIGHT), B = 2 (1/4 - LEFT), c and s the cosine and sine of the lean, the left tip lies
- * (u, v) = (A c^2 + B - 1/2, A c s) from the right one. The left flap's lower edge rises at 45 degrees from its tip, so
- * it passes the right tip while v > u; the pocket's mouth rises at 45 degrees and twice the lean, so the left tip lies
- * within while u sin(45 + 2 lean) > v cos(45 + 2 lean). Both at once need a lean: here u = 0.0649, v = 0.075, and the
- * tip lies 0.043 of the side within the mouth, 6.5 mm on a square of 15 cm.
+ * A place a from the middle comes over the leaning line by A = 2 (1/4 - 1/12) = 1/3 along the level, turned by the lean:
+ * with c^2 = 9/10 and c s = 3/10 the left tip lies (u, v) = (A c^2 + 1/2 - 1/2 - 1/4, A c s) = (1/20, 1/10) from the right
+ * one. The left flap's lower edge rises at 45 degrees from its tip, so it passes the right tip while v > u; the pocket's
+ * mouth rises at 45 degrees and twice the lean, so the left tip lies within while u sin(45 + 2 lean) > v cos(45 + 2 lean):
+ * it lies 0.035 of the side within the mouth, 5.3 mm on a square of 15 cm.
  */
-const RIGHT = 0.1
-const LEFT = 0.1075
-const LEAN = 15
-const corner = (side: 'right' | 'left'): PointSpec => plane(side === 'right' ? 0.74 : 0.26, 0.25)
-const rightSide = valley(
-  {
-    turned: { beside: AXIS, by: RIGHT, towards: corner('right') },
-    about: plane(0.5 + RIGHT, 0.25),
-    degrees: LEAN,
-  },
-  { moves: corner('right'), take: { at: corner('right'), layers: 4 } },
-)
+const MIDDLE = plane(0.5, 0.25)
+const corner = (side: 'right' | 'left'): PointSpec => plane(side === 'right' ? 0.75 : 0.25, 0.25)
+/** Where the fold that brings the right corner to the middle meets the lower edge. */
+const MARK = middleOf(corner('right'), OPEN)
+const four: { readonly take: TakeSpec } = { take: { at: plane(0.74, 0.25), layers: 4 } }
+const rightMark = foldAndUnfold(onto(corner('right'), MIDDLE), {
+  ...four,
+  between: [MARK, off(MARK, 0, 0.03)],
+})
+const rightSide = valley(through(MARK, POINT), { moves: corner('right'), ...four })
 
 type Spot = readonly [number, number]
 /** The four layers that lie at a corner of the diamond: two of the petal, two of the base below it. */
@@ -58,8 +57,7 @@ const tucked = (tipAt: Spot, pocket: Spot): MoveSpec => {
   return {
     kind: 'tuck',
     name: 'tuck',
-    line: { beside: AXIS, by: LEFT, towards: corner('left') },
-    moves: corner('left'),
+    line: onto(corner('left'), MIDDLE),
     take: layers,
     hints: layers.flatMap((layer) => [
       ...slot.petal.map((over) => [over, layer] as const),
@@ -157,18 +155,27 @@ export const tulip: DesignSource = {
           steps: asSteps([
             step(
               {
+                key: 'mark',
+                say: 'Right corner to the middle, pinch at the lower edge, open',
+                each: 'pinch',
+                crease: 'pinch',
+              },
+              rightMark,
+            ),
+            step(
+              {
                 key: 'right',
-                say: 'Right corner past the middle, its tip low',
+                say: 'Right corner over, from the pinch to the closed point',
                 each: 'side',
                 rigour: 'even',
-                note: 'The fold leans: its upper end is nearer the middle, so that the slanting edge above the tip opens to the left.',
+                note: 'The fold leans, so that the slanting edge above the tip opens to the left: the pocket.',
               },
               rightSide,
             ),
             step(
               {
                 key: 'left',
-                say: 'Left corner straight over, into the pocket of the right',
+                say: 'Left corner to the middle, into the pocket of the right',
                 each: 'side',
                 rigour: 'even',
                 note: 'The pocket is under the petal of the right corner, open along its slanting edge.',
@@ -178,11 +185,20 @@ export const tulip: DesignSource = {
             step({ key: 'over-5', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
             step(
               {
+                key: 'mark-back',
+                say: 'Right corner to the middle, pinch at the lower edge, open',
+                each: 'pinch',
+                crease: 'pinch',
+              },
+              rightMark,
+            ),
+            step(
+              {
                 key: 'right-back',
-                say: 'Right corner past the middle, its tip low',
+                say: 'Right corner over, from the pinch to the closed point',
                 each: 'side',
                 rigour: 'even',
-                note: 'The fold leans: its upper end is nearer the middle, so that the slanting edge above the tip opens to the left.',
+                note: 'The fold leans, so that the slanting edge above the tip opens to the left: the pocket.',
               },
               rightSide,
             ),
@@ -190,7 +206,7 @@ export const tulip: DesignSource = {
               {
                 key: 'left-back',
                 look: ['both tips are in their pockets, front and back'],
-                say: 'Left corner straight over, into the pocket of the right',
+                say: 'Left corner to the middle, into the pocket of the right',
                 each: 'side',
                 rigour: 'even',
               },

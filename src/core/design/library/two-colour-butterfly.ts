@@ -1,4 +1,4 @@
-import { fold, type LineSpec, type MoveSpec } from '../../fold'
+import { fold, type LineSpec, type MoveSpec, type PointSpec } from '../../fold'
 import type { DesignSource } from '../types'
 import { bodyGauge, bodyStage, risenWings } from './butterfly-body'
 import { asSteps } from './steps'
@@ -16,14 +16,23 @@ const pinch = (from: number, to: number): MoveSpec => {
 /** Three thirty-seconds of the side: from a sixteenth onto an eighth. Our own fraction. */
 const BAND = 3 / 32
 
-const corner = (right: boolean, upper: boolean): MoveSpec => {
-  const x = (value: number) => (right ? 1 - value : value)
-  const y = (value: number) => (upper ? HIGH - value : value)
-  const [inwards, along] = upper ? [0.16, 0.05] : [0.44, 0.28]
-  return mountain(through(plane(x(inwards), y(0)), plane(x(BAND), y(along))), {
-    moves: plane(x(BAND + 0.001), y(0.001)),
+/** Half the height at a side, once the band is over. */
+const sidePinch = (right: boolean): MoveSpec => {
+  const x = right ? 1 - BAND : BAND
+  return foldAndUnfold(onto(plane(1 / 2, 0), plane(1 / 2, HIGH)), {
+    between: [plane(x, WAIST), plane(right ? x - 0.04 : x + 0.04, WAIST)],
   })
 }
+/** On this side of the piece, so far from its edge. */
+const on = (right: boolean, x: number, y: number): PointSpec => plane(right ? 1 - x : x, y)
+const upperCorner = (right: boolean): MoveSpec =>
+  mountain(onto(on(right, BAND, HIGH), on(right, 2 * BAND, HIGH - BAND)))
+/** From the pinch in the middle of the lower edge to that in the middle of the side. */
+const lowerCorner = (right: boolean): MoveSpec =>
+  mountain(through(plane(1 / 2, 0), on(right, BAND, WAIST)), { moves: on(right, BAND + 0.001, 0.001) })
+/** Half the height; the pleat of the waist stands up from there. */
+const WAIST = HIGH / 2
+const PLEAT = 0.05
 
 export const twoColourButterfly: DesignSource = {
   format: 2,
@@ -115,14 +124,35 @@ export const twoColourButterfly: DesignSource = {
               valley(onto(at(15 / 16, 0), at(7 / 8, 0))),
             ),
             step(
-              { key: 'upper', say: 'Upper corner behind, to the measure', each: 'corner', rigour: 'even' },
-              corner(false, true),
-              corner(true, true),
+              {
+                key: 'upper',
+                say: 'Upper corner behind, from the inner end of the band’s top',
+                each: 'corner',
+                rigour: 'even',
+                note: 'Squarely: as much of the side goes behind as of the top, and the tip comes to lie under the band’s inner edge.',
+              },
+              upperCorner(false),
+              upperCorner(true),
             ),
             step(
-              { key: 'lower', say: 'Lower corner behind, to the measure', each: 'corner', rigour: 'even' },
-              corner(false, false),
-              corner(true, false),
+              {
+                key: 'half-height',
+                say: 'Lower edge to the upper, pinch at the side',
+                each: 'pinch',
+                crease: 'pinch',
+              },
+              sidePinch(false),
+              sidePinch(true),
+            ),
+            step(
+              {
+                key: 'lower',
+                say: 'Lower corner behind, from the middle pinch to the side pinch',
+                each: 'corner',
+                rigour: 'even',
+              },
+              lowerCorner(false),
+              lowerCorner(true),
             ),
           ]),
         },
@@ -132,12 +162,20 @@ export const twoColourButterfly: DesignSource = {
           steps: asSteps([
             step({ key: 'over', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
             step(
-              { key: 'up', say: 'Lower part up', each: 'fold', rigour: 'even' },
-              valley(level(0.26), { moves: plane(0.5, 0.1) }),
+              { key: 'up', say: 'Tip up to the middle of the upper edge', each: 'fold', rigour: 'even' },
+              valley(onto(plane(0.5, 0), plane(0.5, HIGH))),
             ),
             step(
-              { key: 'down', say: 'Upper part down again, leaving a pleat', each: 'fold', rigour: 'even' },
-              valley(level(0.31), { moves: plane(0.5, 0.4), take: { at: plane(0.45, 0.4), layers: 1 } }),
+              {
+                key: 'down',
+                say: 'Tip down again, leaving a pleat as wide as told',
+                each: 'fold',
+                rigour: 'even',
+              },
+              valley(level(WAIST + PLEAT), {
+                moves: plane(0.5, 0.4),
+                take: { at: plane(0.45, 0.4), layers: 1 },
+              }),
             ),
             step({ key: 'over-again', say: 'Turn over', each: 'turn', crease: 'none' }, turnOverUpright),
           ]),
@@ -154,9 +192,9 @@ export const twoColourButterfly: DesignSource = {
   ],
   variants: [
     risenWings({
-      span: 'both bands of 3/32 are folded in; twice the distance of the lower corner of a band from the ridge, which leans by 12 degrees from the tail: 2 S (13/32 cos 12° - 0.18 sin 12°), less twice the body.',
+      span: 'both bands of 3/32 are folded in; twice the distance of the lower corner of a band from the ridge, which leans by 12 degrees from the tail: 2 S (13/32 cos 12° - 0.15 sin 12°), less twice the body.',
       length:
-        'along the ridge, which leans by 12 degrees: the height of the sheet, S / 2, less the pleat of twice 0.05, 0.4 S cos 12°, and the rise of the upper corner, 0.34 S sin 12°.',
+        'along the ridge, which leans by 12 degrees: the height of the sheet, S / 2, less the pleat of twice 0.05, 0.4 S cos 12°, and the rise of the upper corner, 5/16 S sin 12°.',
     }),
   ],
 }

@@ -106,7 +106,12 @@ function toEdge([x, y]: Spot, degrees: number): Spot {
   return [x + dx * length, y + dy * length]
 }
 const corner = (k: number): PointSpec => spot(polar(60 * k, 0.5))
-const edge = (k: number): LineSpec => through(corner(k), corner(k + 1))
+/** By two places of it that stay where they are when the corners are folded in first. */
+function edge(k: number): LineSpec {
+  const [[x, y], [u, v]] = [polar(60 * k, 0.5), polar(60 * k + 60, 0.5)]
+  const along = (share: number) => spot([x + (u - x) * share, y + (v - y) * share])
+  return through(along(1 / 4), along(3 / 4))
+}
 /** Through the centre, beside edge k. */
 const beside = (k: number): LineSpec => through(corner(k + 2), corner(k + 5))
 const near = (k: number, radius: number): PointSpec => spot(polar(60 * k + 30, radius))

@@ -147,10 +147,22 @@ describe('what is seen', () => {
 
 describe('symbols of the international convention', () => {
   test('a valley fold of a point onto a point: dashed line, arrow from point to point, both landmarks', () => {
-    const all = symbols(cornerIn)
+    const diagonals = [onto(at(0, 0), at(1, 1)), onto(at(1, 0), at(0, 1))].map((line) => foldAndUnfold(line))
+    const all = symbols(...diagonals, cornerIn)
     expect(find(all, 'line')).toMatchObject({ style: 'valley', seen: true })
     expect(find(all, 'arrow')).toMatchObject({ head: 'front', from: { x: 0, y: 0 }, to: { x: 0.5, y: 0.5 } })
-    expect(all.filter(({ kind }) => kind === 'landmark')).toHaveLength(2)
+    expect(all.filter(({ kind }) => kind === 'landmark')).toMatchObject([
+      { role: 'moves', at: { x: 0, y: 0 }, name: { kind: 'corner' } },
+      { role: 'target', at: { x: 0.5, y: 0.5 }, name: { kind: 'meeting' } },
+    ])
+    expect(find(all, 'measure')).toBeUndefined()
+  })
+  test('the centre of a sheet without creases is no mark: the same fold is measured', () => {
+    const all = symbols(cornerIn)
+    expect(all.filter(({ kind }) => kind === 'landmark')).toMatchObject([{ role: 'moves', squarely: true }])
+    // Half of half the diagonal, from the corner square to the fold.
+    expect(find(all, 'measure')).toMatchObject({ from: { x: 0, y: 0 }, to: { x: 0.25, y: 0.25 } })
+    expect(find(all, 'measure')?.share).toBeCloseTo(Math.SQRT2 / 4, 4)
   })
   test('a mountain fold goes behind', () => {
     const all = symbols(mountain(onto(at(0, 0), at(0.5, 0.5))))
@@ -172,10 +184,13 @@ describe('symbols of the international convention', () => {
   })
   test('a line onto a line shows both lines', () => {
     const edge = lineOnto(through(at(0, 0), at(1, 0)), through(at(0, 0), at(1, 1)), at(0.8, 0.3))
-    const roles = symbols(valley(edge, { moves: at(1, 0) })).flatMap((one) =>
-      one.kind === 'landmark line' ? [one.role] : [],
-    )
-    expect(roles).toEqual(['moves', 'target'])
+    const roles = (...moves: readonly MoveSpec[]) =>
+      symbols(...moves, valley(edge, { moves: at(1, 0) })).flatMap((one) =>
+        one.kind === 'landmark line' ? [one.role] : [],
+      )
+    expect(roles(foldAndUnfold(onto(at(1, 0), at(0, 1))))).toEqual(['moves', 'target'])
+    // Without its crease the diagonal cannot be aimed at.
+    expect(roles()).toEqual([])
   })
   test('layers are told only where there is a choice', () => {
     const book = valley(onto(at(0, 0), at(1, 0)))
@@ -188,9 +203,11 @@ describe('symbols of the international convention', () => {
     expect(symbols(turnOverUpright)).toEqual([{ kind: 'turn over', axis: 'upright' }])
     expect(symbols(rotateBy(90))).toEqual([{ kind: 'rotate', degrees: 90 }])
     const cut = symbols({ kind: 'cut', line: through(at(0.5, 1), at(1, 0.5)), moves: at(1, 1) })
-    // Its line runs through marks of the sheet: no measure is needed.
-    expect(cut.filter(({ kind }) => kind !== 'landmark')).toMatchObject([{ kind: 'line', style: 'cut' }])
-    expect(cut.filter(({ kind }) => kind === 'landmark')).toHaveLength(2)
+    expect(cut).toMatchObject([
+      { kind: 'line', style: 'cut' },
+      { kind: 'landmark', squarely: true },
+      { kind: 'measure', share: expect.closeTo(Math.SQRT2 / 4, 4) as number },
+    ])
   })
   test('a partial crease is drawn no longer than it is made', () => {
     const line = find(

@@ -1,13 +1,23 @@
 import { NOTHING_TO_SEE, ROUNDING, largest, least } from '../../numeric'
-import { distance, flips, footOf, mirrored, move, signedDistance, type Point } from '../../geometry'
-import { boxOf, gaugesIn, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
+import { distance, flips, mirrored, move, signedDistance, type Point } from '../../geometry'
+import { boxOf, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
 import { sheetPoint, type Situation } from '../program/resolve'
-import type { LineSpec, MoveKind, MoveSpec, PointSpec, TakeSpec } from '../program'
+import type { MoveKind, MoveSpec, TakeSpec } from '../program'
 import { letterOf } from '../moves/refold'
 import { lying } from '../state/start'
 import type { FoldedState } from '../state/types'
 import { whereIs } from '../state/where'
-import { onFace, onFaces, type Seen, type Segment } from './visible'
+import { foundBy, type Finding } from './found'
+import {
+  joined,
+  lineName,
+  placeName,
+  type LineName,
+  type Place,
+  type PlaceName,
+  type SeenLine,
+} from './places'
+import { holds, onFace, onFaces, type Seen, type Segment } from './visible'
 
 /** What is drawn over a piece to say what the hands do next, in the international convention of origami diagrams. */
 export type FoldSymbol =
@@ -24,9 +34,23 @@ export type FoldSymbol =
   | { readonly kind: 'turn over'; readonly axis: 'upright' | 'level' }
   | { readonly kind: 'rotate'; readonly degrees: number }
   /** A point or line that is brought onto another: the pair to watch. */
-  | { readonly kind: 'landmark'; readonly at: Point; readonly role: 'moves' | 'target' | 'end' }
-  | (Segment & { readonly kind: 'landmark line'; readonly role: 'moves' | 'target' })
-  /** Where no mark says where the line runs: how far it is from what moves, in sides. */
+  | {
+      readonly kind: 'landmark'
+      readonly at: Point
+      readonly role: 'moves' | 'target'
+      readonly name: PlaceName
+      /** A corner whose two edges go over alike. */
+      readonly squarely?: true
+    }
+  /** An end of a pinch. */
+  | { readonly kind: 'landmark'; readonly at: Point; readonly role: 'end' }
+  /** `along`: the fold line runs on it. */
+  | (Segment & {
+      readonly kind: 'landmark line'
+      readonly role: 'moves' | 'target' | 'along'
+      readonly name: LineName
+    })
+  /** Where no mark says where the line runs, or a gauge does: a length to measure, in sides. */
   | (Segment & { readonly kind: 'measure'; readonly share: number })
   /** How many of the layers lying there are taken. */
   | { readonly kind: 'layers'; readonly at: Point; readonly taken: number; readonly of: number }
@@ -37,35 +61,6 @@ export type FoldSymbol =
       readonly places: readonly Point[]
       readonly size?: readonly [width: number, height: number]
     }
-
-/** Stretches on one line joined where they meet or overlap. */
-function joined(stretches: readonly Segment[]): readonly Segment[] {
-  const [first] = stretches
-  if (!first) return []
-  const { from, to } = stretches.reduce(
-    (longest, one) => (distance(one.from, one.to) > distance(longest.from, longest.to) ? one : longest),
-    first,
-  )
-  const size = distance(from, to)
-  const place = (p: Point) => ((p.x - from.x) * (to.x - from.x) + (p.y - from.y) * (to.y - from.y)) / size
-  const at = (value: number): Point => ({
-    x: from.x + ((to.x - from.x) * value) / size,
-    y: from.y + ((to.y - from.y) * value) / size,
-  })
-  const runs = stretches
-    .map((one): [number, number] => {
-      const [a, b] = [place(one.from), place(one.to)]
-      return [Math.min(a, b), Math.max(a, b)]
-    })
-    .sort((a, b) => a[0] - b[0])
-  const all: [number, number][] = []
-  for (const [start, end] of runs) {
-    const last = all.at(-1)
-    if (last && start < last[1] + NOTHING_TO_SEE) last[1] = Math.max(last[1], end)
-    else all.push([start, end])
-  }
-  return all.map(([start, end]) => ({ from: at(start), to: at(end) }))
-}
 
 function foldLines(
   seen: Seen,
@@ -105,35 +100,30 @@ function traveller({ before, done }: Frame): Point | null {
   return { x: best.x + line.direction.x * shift, y: best.y + line.direction.y * shift }
 }
 
-function landmarks(here: Situation, line: LineSpec): readonly FoldSymbol[] {
-  const point = (spec: PointSpec, role: 'moves' | 'target'): FoldSymbol => ({
-    kind: 'landmark',
-    at: pointOf(here, spec),
-    role,
-  })
-  const edge = (spec: LineSpec, role: 'moves' | 'target'): readonly FoldSymbol[] =>
-    'through' in spec
-      ? [
-          {
-            kind: 'landmark line',
-            role,
-            from: pointOf(here, spec.through[0]),
-            to: pointOf(here, spec.through[1]),
-          },
-        ]
+/** What the hand watches: marks that are brought onto marks, and what is measured where marks do not tell. */
+function landmarks(finding: Finding): readonly FoldSymbol[] {
+  const places = (all: readonly Place[], role: 'moves' | 'target') =>
+    all.map((place): FoldSymbol => ({
+      kind: 'landmark',
+      at: place.at,
+      role,
+      name: placeName(place),
+      ...(role === 'moves' && finding.squarely ? { squarely: true } : {}),
+    }))
+  const lines = (all: readonly SeenLine[], role: 'moves' | 'target' | 'along') => {
+    const name = lineName(all)
+    return name
+      ? joined(all).map((stretch): FoldSymbol => ({ kind: 'landmark line', role, name, ...stretch }))
       : []
-  if ('onto' in line) return [point(line.onto[0], 'moves'), point(line.onto[1], 'target')]
-  if ('lineOnto' in line) return [...edge(line.lineOnto[0], 'moves'), ...edge(line.lineOnto[1], 'target')]
-  if ('point' in line) return [point(line.point, 'moves'), ...edge(line.ontoLine, 'target')]
-  if ('points' in line)
-    return [
-      ...line.points.map((spec) => point(spec, 'moves')),
-      ...line.ontoLines.flatMap((spec) => edge(spec, 'target')),
-    ]
-  // A place of the here is no mark on the paper: only what lies on the sheet can be aimed at.
-  if ('through' in line)
-    return line.through.flatMap((spec) => ('plane' in spec ? [] : [point(spec, 'target')]))
-  return []
+  }
+  return [
+    ...places(finding.moves, 'moves'),
+    ...places(finding.targets, 'target'),
+    ...lines(finding.linesMoved, 'moves'),
+    ...lines(finding.linesAimedAt, 'target'),
+    ...lines(finding.along, 'along'),
+    ...finding.measures.map((one): FoldSymbol => ({ kind: 'measure', ...one })),
+  ]
 }
 
 /** New creases of a refold as they lie before it: mountain or valley as seen from above now. */
@@ -195,17 +185,10 @@ function travels({ frame, here }: Drawn, head: ArrowHead): readonly FoldSymbol[]
   return [{ kind: 'arrow', head, from, to: mirrored(line, from) }]
 }
 
-/**
- * The marks a fold line is found by; where there are none, or a gauge sets it, how far it is from what moves: a place of
- * the plane is no mark on the paper.
- */
-function found(drawn: Drawn, line: LineSpec): readonly FoldSymbol[] {
-  const marks = landmarks(drawn.here, line)
-  const far = traveller(drawn.frame)
-  const { line: made } = drawn.frame.done
-  if (!made || !far || (marks.length > 0 && gaugesIn(line).length === 0)) return marks
-  const to = footOf(made, far)
-  return [...marks, { kind: 'measure', from: far, to, share: distance(far, to) }]
+/** How the fold line is found. */
+function found({ frame, here }: Drawn): readonly FoldSymbol[] {
+  const finding = foundBy(frame, here.gauges)
+  return finding ? landmarks(finding) : []
 }
 
 /** Both ends of a crease that is only pinched. */
@@ -238,38 +221,34 @@ function layersTaken(
 
 /** What is drawn over each kind of move. A kind that is added to `MoveSpec` and not here does not compile. */
 const DRAWS: { readonly [Kind in MoveKind]: (drawn: Drawn, spec: MoveOf<Kind>) => readonly FoldSymbol[] } = {
-  fold: (drawn, { way, line, take, stopFrom }) => [
+  fold: (drawn, { way, take }) => [
     ...foldLines(drawn.seen, drawn.frame.done.creases, way),
-    // What goes until it stops needs no measure.
-    ...(stopFrom ? landmarks(drawn.here, line) : found(drawn, line)),
+    ...found(drawn),
     ...travels(drawn, way === 'valley' ? 'front' : 'behind'),
     ...layersTaken(drawn, take),
   ],
-  crease: (drawn, { way, line, take, between }) => {
+  crease: (drawn, { way, take, between }) => {
     const lines = foldLines(drawn.seen, clip(drawn.frame, drawn.frame.done.creases), way)
     return [
       ...lines,
       ...(between ? endsOf(lines) : []),
-      ...found(drawn, line),
+      ...found(drawn),
       ...travels(drawn, way === 'valley' ? 'there and back' : 'behind and back'),
       ...layersTaken(drawn, take),
     ]
   },
   unfold: (drawn, { take }) => [...travels(drawn, 'unfold'), ...layersTaken(drawn, take)],
-  reverse: (drawn, { way, line }) => [
+  reverse: (drawn, { way }) => [
     ...foldLines(drawn.seen, drawn.frame.done.creases, way === 'inside' ? 'mountain' : 'valley'),
-    ...found(drawn, line),
+    ...found(drawn),
     ...travels(drawn, 'between'),
   ],
-  tuck: (drawn, { line }) => [
+  tuck: (drawn) => [
     ...foldLines(drawn.seen, drawn.frame.done.creases, 'valley'),
-    ...found(drawn, line),
+    ...found(drawn),
     ...travels(drawn, 'between'),
   ],
-  cut: (drawn, { line }) => [
-    ...foldLines(drawn.seen, drawn.frame.done.creases, 'cut'),
-    ...found(drawn, line),
-  ],
+  cut: (drawn) => [...foldLines(drawn.seen, drawn.frame.done.creases, 'cut'), ...found(drawn)],
   'turn over': (_, { axis }) => [{ kind: 'turn over', axis }],
   rotate: (_, { degrees }) => [{ kind: 'rotate', degrees }],
   refold: ({ frame, seen, here }, { shows }) => {
@@ -312,12 +291,6 @@ function clip({ before, after }: Frame, creases: readonly CreaseOnFace[]): reado
       : [crease]
   })
 }
-
-const holds = (shape: readonly Point[], at: Point): boolean =>
-  shape.every((p, index) => {
-    const q = shape[(index + 1) % shape.length] ?? p
-    return (q.x - p.x) * (at.y - p.y) - (q.y - p.y) * (at.x - p.x) > -ROUNDING
-  })
 
 /** How deep the flap of a fold is, from its tip to the fold line, in sides; `null` where nothing goes over a line. */
 export function flapDepth(symbols: readonly FoldSymbol[]): number | null {

@@ -41,11 +41,13 @@ export interface Seen {
   readonly covers: readonly (readonly number[])[]
 }
 
-export function seenFrom(state: FoldedState): Seen {
+/** The state as it is seen from above, or from below without turning it: what lies where stays. */
+export function seenFrom(state: FoldedState, from: 'above' | 'below' = 'above'): Seen {
+  const over = from === 'above' ? 1 : -1
   const covers: number[][] = state.faces.map(() => [])
   for (let face = 0; face < covers.length; face++)
     for (let other = 0; other < covers.length; other++)
-      if (relation(state, other, face) > 0) covers[face]?.push(other)
+      if (relation(state, other, face) === over) covers[face]?.push(other)
   return { state, shapes: state.faces.map(lying), covers }
 }
 
@@ -125,6 +127,13 @@ function seenParts(
   add(reached, 1, true)
   return parts
 }
+
+/** Whether a point lies in a convex polygon, its edges included. */
+export const holds = (shape: readonly Point[], at: Point): boolean =>
+  shape.every((p, index) => {
+    const q = shape[(index + 1) % shape.length] ?? p
+    return (q.x - p.x) * (at.y - p.y) - (q.y - p.y) * (at.x - p.x) > -ROUNDING
+  })
 
 /** A hair, as a share of the way to the middle of a face. */
 const HAIR_INWARD = 1e-4

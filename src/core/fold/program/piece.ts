@@ -8,6 +8,9 @@ export interface SheetMark {
   readonly to: Point
   /** Which way it was creased, seen from the front of the sheet; `U` where that is not known. */
   readonly letter: Letter
+  /** The step of its program that made it, and which time of it, from 0. */
+  readonly step?: number
+  readonly round?: number
 }
 
 /** The piece on the table: how it is folded, and the creases it carries besides. */

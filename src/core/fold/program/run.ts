@@ -57,7 +57,8 @@ export function frameOf(
 ): Frame {
   const { after, line = null, moving = [] } = doMove(piece, spec, gauges)
   const creases = line ? creasesAlong(piece.state, line, moving) : []
-  return { ...place, before: piece, done: { spec, line, moving, creases }, after }
+  const marks = after.marks.map((mark, index) => (index < piece.marks.length ? mark : { ...mark, ...place }))
+  return { ...place, before: piece, done: { spec, line, moving, creases }, after: { ...after, marks } }
 }
 
 /**
