@@ -75,11 +75,36 @@ test('hidden edges, the left hand, another paper and the fold in motion', async 
   await expect(page.getByRole('button', { name: 'See it move' })).toBeEnabled()
 })
 
-test('with reduced motion nothing offers to move', async ({ page, demo }) => {
+test('a reverse fold goes through its stages, and the picture of the step is there again', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/designs/crane/steps?move=14`)
+  await ready(page)
+  await expect(said(page)).toContainText('Right leg up between the wings')
+  await expect(page.getByText('half way')).toBeVisible()
+  await page.getByRole('button', { name: 'See it move' }).click()
+  for (const stage of [1, 2, 4]) await expect(page.locator(`[data-stage="${stage}"]`)).toBeVisible()
+  await expect(page.getByText('half way')).toBeVisible({ timeout: 8000 })
+})
+
+test('with reduced motion a fold is shown in stages beside one another', async ({ page, demo }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' })
   await page.goto(`${demo.address}/designs/crane/steps?move=12`)
-  await expect(said(page)).toBeVisible()
+  await ready(page)
   await expect(page.getByRole('button', { name: 'See it move' })).toBeHidden()
+  const stages = page.getByRole('list', { name: 'The fold in stages' })
+  await page.getByRole('button', { name: 'See it in stages' }).click()
+  await expect(stages.getByRole('listitem')).toHaveCount(3)
+  await page.getByRole('button', { name: 'Back to the picture' }).click()
+  await expect(diagram(page)).toBeVisible()
+  // One that lifts and turns in space likewise, from the server.
+  await page.goto(`${demo.address}/designs/crane/steps?move=14`)
+  await ready(page)
+  await page.getByRole('button', { name: 'See it in stages' }).click()
+  await expect(stages.getByRole('listitem')).toHaveCount(5)
+  await page.getByRole('button', { name: 'Next' }).click()
+  await expect(stages).toBeHidden()
 })
 
 test('a gauge that cannot be folded on so small a sheet says how far it goes; a slip stays to be mended', async ({

@@ -10,7 +10,9 @@ import { Caches } from './caches'
 import { measuredDesign, drawnBase, drawnDesign } from './figures'
 import { readLibrary } from './designs'
 import { makeLibraryFigures, readShippedFigures } from './shipped-figures'
-import { baseFoldFile, designFoldFile } from './read/fold-file'
+import { foldFileOf } from './read/fold-file'
+import { moveStages } from './read/move-stages'
+import { baseAsked, designAsked } from './read/program-asked'
 import { readBase, readBases, readEnd, readFolds, readRunPictures } from './read/folds'
 
 let database: TemporaryDatabase
@@ -236,16 +238,30 @@ test('bases: all of them with how they end, one by its name, none by another', a
 test('files: before a move, finished, and none where there is nothing', async () => {
   const { shown } = await rosette()
   const { context } = database
-  expect((await designFoldFile(context, 'corner-folded-rosette', shown, 2))?.name).toBe(
-    'corner-folded-rosette-move-3.fold',
-  )
-  const finished = await designFoldFile(context, 'corner-folded-rosette', shown, 999)
+  const asked = await designAsked(context, 'corner-folded-rosette', shown)
+  expect(asked && foldFileOf(asked, 2).name).toBe('corner-folded-rosette-move-3.fold')
+  const finished = asked && foldFileOf(asked, 999)
   expect(finished?.name).toBe('corner-folded-rosette.fold')
   expect(JSON.parse(finished?.text ?? '{}')).toMatchObject({
     file_spec: 1.2,
     file_title: 'Corner-folded rosette, finished',
   })
-  expect(await designFoldFile(context, 'no-such', shown, 0)).toBeNull()
-  expect(baseFoldFile('kite', 150, 1)?.name).toBe('kite-base-move-2.fold')
-  expect(baseFoldFile('no-such', 150, 1)).toBeNull()
+  expect(await designAsked(context, 'no-such', shown)).toBeNull()
+  const kite = baseAsked('kite', 150)
+  expect(kite && foldFileOf(kite, 1).name).toBe('kite-base-move-2.fold')
+  expect(baseAsked('no-such', 150)).toBeNull()
+})
+
+test('a move in stages: a collapse opens out from the table on its way, a simple fold has none', () => {
+  const bird = baseAsked('bird', 150)!
+  const collapse = bird.program.steps
+    .flatMap(({ rounds }) => rounds.flatMap(({ moves }) => moves))
+    .findIndex(({ kind }) => kind === 'refold')
+  const stages = moveStages(bird, collapse)
+  expect(stages.length).toBeGreaterThanOrEqual(4)
+  // From the flat sheet to a quarter of it: what is seen shrinks all the way.
+  const across = stages.map(({ box }) => box.right - box.left)
+  expect([...across].sort((a, b) => b - a)).toEqual(across)
+  expect(moveStages(bird, 0)).toEqual([])
+  expect(moveStages(bird, 999)).toEqual([])
 })

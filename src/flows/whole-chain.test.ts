@@ -20,7 +20,8 @@ import { addSheets, savePaper } from './deeds/papers'
 import { acceptProof, cutProof } from './deeds/proofs'
 import { recordEvents, startLooseRun, startProjectRun } from './deeds/runs'
 import { saveBrief } from './deeds/save-brief'
-import { designFoldFile } from './read/fold-file'
+import { foldFileOf } from './read/fold-file'
+import { designAsked } from './read/program-asked'
 import { readLessons } from './lessons'
 import { readSamples } from './read/samples'
 import { readProject, type ProjectView } from './read/project'
@@ -175,8 +176,8 @@ test.each(WAYS)('$design.id, $variant.key, $way: fewer steps, each with its own 
 test('a state saved as a file is the one of the way it was looked at in', async () => {
   const title = async (way: Way, move: number) => {
     const shown = { variantKey: 'plain', sheetMm: 150, gauges: {}, way }
-    const file = await designFoldFile(database.context, 'tulip', shown, move)
-    return file === null ? null : (JSON.parse(file.text) as { file_title: string }).file_title
+    const asked = await designAsked(database.context, 'tulip', shown)
+    return asked && (JSON.parse(foldFileOf(asked, move).text) as { file_title: string }).file_title
   }
   const [whole, direct] = [await title('whole', 0), await title('direct', 0)]
   const movesOf = (text: string | null) => Number(/of (\d+)$/.exec(text ?? '')?.[1])

@@ -27,7 +27,7 @@ export interface ShownMove {
   readonly kind: MoveSpec['kind']
   readonly picture: FoldPicture
   readonly motion: FoldMotion | null
-  /** Of a squash, petal fold, collapse or twist: half done, in space. */
+  /** Of a squash, petal fold, collapse, twist, tuck or reverse fold: half done, in space. */
   readonly halfway: HalfwayPicture | null
   readonly figures: MoveFigures
 }
@@ -66,7 +66,7 @@ export function drawTrace(program: FoldProgram, trace: Trace, gauges: GaugeShare
               kind: done.spec.kind,
               picture: pictureOf(frame, gauges),
               motion: motionOf(frame),
-              halfway: halfwayOf(frame),
+              halfway: halfwayOf(frame, gauges),
               figures: own,
             },
           ]

@@ -18,13 +18,15 @@ export function Measure({
   const tick = (x: number, y: number) => `M${x - tx} ${y - ty}L${x + tx} ${y + ty}`
   const d = `M${x1} ${y1}L${x2} ${y2}${tick(x1, y1)}${tick(x2, y2)}`
   const middle = { x: (x1 + x2) / 2, y: (y1 + y2) / 2 }
+  // Beside a tall piece there is room; a wide one has it above and below.
+  const Label = view.width > view.height ? AboveOrBelow : Aside
   return (
     <g fill="none">
       <path d={d} stroke="var(--fold-halo)" strokeWidth={9} />
       <path d={d} stroke="var(--fold-mark)" strokeWidth={4} />
-      <Aside view={view} x={middle.x} y={middle.y}>
+      <Label view={view} {...middle}>
         {says}
-      </Aside>
+      </Label>
     </g>
   )
 }
@@ -33,17 +35,7 @@ export function Measure({
 const OUTSIDE = 100
 
 /** Words at the near side of the drawing, a fine line from them to the place they are about: nothing is covered. */
-function Aside({
-  x,
-  y,
-  view,
-  children,
-}: {
-  readonly x: number
-  readonly y: number
-  readonly view: View
-  readonly children: ReactNode
-}) {
+function Aside({ x, y, view, children }: LabelProps) {
   const left = x < view.width / 2
   // Outside the piece, and beyond the drawing if need be: the words cover no paper.
   const edge = left ? OUTSIDE : view.width - OUTSIDE
@@ -63,17 +55,16 @@ function Aside({
   )
 }
 
-/** Words above or below the piece, a fine line from them to a place of it. */
-export function Pointing({
-  at,
-  view,
-  children,
-}: {
-  readonly at: { readonly x: number; readonly y: number }
+interface LabelProps {
+  /** The place the words are about, in units of the drawing. */
+  readonly x: number
+  readonly y: number
   readonly view: View
   readonly children: ReactNode
-}) {
-  const [x, y] = [view.x(at.x), view.y(at.y)]
+}
+
+/** Words above or below the piece, a fine line from them to the place they are about. */
+function AboveOrBelow({ x, y, view, children }: LabelProps) {
   const above = y < view.height / 2
   const level = above ? 44 : view.height - 18
   return (
@@ -84,10 +75,30 @@ export function Pointing({
         strokeWidth={2.5}
         fill="none"
       />
-      <circle cx={x} cy={y} r={5} fill="var(--fold-line)" />
       <Words view={view} x={x} y={level}>
         {children}
       </Words>
+    </g>
+  )
+}
+
+/** Words above or below the piece, about a place of it that is marked with a dot. */
+export function Pointing({
+  at,
+  view,
+  children,
+}: {
+  readonly at: { readonly x: number; readonly y: number }
+  readonly view: View
+  readonly children: ReactNode
+}) {
+  const [x, y] = [view.x(at.x), view.y(at.y)]
+  return (
+    <g>
+      <circle cx={x} cy={y} r={5} fill="var(--fold-line)" />
+      <AboveOrBelow x={x} y={y} view={view}>
+        {children}
+      </AboveOrBelow>
     </g>
   )
 }

@@ -11,6 +11,7 @@ import { MoveDiagram } from '../diagram/Halfway'
 import { formatLength, type Preferences } from '../format'
 import { BeforeAndAfter } from '../piece/BeforeAndAfter'
 import { PaintedPiece, pictureAddress } from '../piece/PaintedPiece'
+import { aimWords } from '../steps/aim-words'
 import { nextLine, nowWords, type NowWords } from './words'
 
 interface FoldingProps {
@@ -178,25 +179,30 @@ function Pictures({
         <p className="second text-center text-lg">so it ends</p>
       </>
     )
+  const [only] = now
+  const aim = only && now.length === 1 ? aimWords(only.picture.symbols) : null
   return (
-    <div className={`grid min-h-0 grow gap-3 ${now.length === 1 ? '' : 'grid-cols-2'}`}>
-      {now.map(({ picture, halfway, shaping }, index) => (
-        <div key={index} className={shaping && now.length === 1 ? 'flex min-h-0' : 'min-h-0'}>
-          {shaping && now.length === 1 ? (
-            <BeforeAndAfter shaping={shaping} faces={faces} leftHanded={leftHanded} said={say} />
-          ) : (
-            <MoveDiagram
-              picture={picture}
-              halfway={now.length === 1 ? halfway : null}
-              faces={faces}
-              leftHanded={leftHanded}
-              more={more}
-              length={(share) => formatLength(share * run.sheetMm, preferences)}
-              title={now.length === 1 ? say : `${index + 1}. of ${now.length}`}
-            />
-          )}
-        </div>
-      ))}
-    </div>
+    <>
+      <div className={`grid min-h-0 grow gap-3 ${now.length === 1 ? '' : 'grid-cols-2'}`}>
+        {now.map(({ picture, halfway, shaping }, index) => (
+          <div key={index} className={shaping && now.length === 1 ? 'flex min-h-0' : 'min-h-0'}>
+            {shaping && now.length === 1 ? (
+              <BeforeAndAfter shaping={shaping} faces={faces} leftHanded={leftHanded} said={say} />
+            ) : (
+              <MoveDiagram
+                picture={picture}
+                halfway={now.length === 1 ? halfway : null}
+                faces={faces}
+                leftHanded={leftHanded}
+                more={more}
+                length={(share) => formatLength(share * run.sheetMm, preferences)}
+                title={now.length === 1 ? say : `${index + 1}. of ${now.length}`}
+              />
+            )}
+          </div>
+        ))}
+      </div>
+      {aim === null ? null : <p className="second pt-2 text-xl max-sm:hidden">{aim}</p>}
+    </>
   )
 }

@@ -51,15 +51,31 @@ export const Tick = ({ label, on, set }: TickProps) => (
   </label>
 )
 
-export const PlayButton = ({ playing, play }: { readonly playing: boolean; readonly play: () => void }) => (
-  <button
-    type="button"
-    className="btn btn-sm btn-outline motion-reduce:hidden"
-    onClick={play}
-    disabled={playing}
-  >
-    <Play size={16} aria-hidden /> See it move
-  </button>
+interface PlayButtonProps {
+  readonly playing: boolean
+  readonly play: () => void
+  readonly stop: () => void
+}
+
+/** Shows the fold on its way; in stills where less motion was asked for, until they are put away again. */
+export const PlayButton = ({ playing, play, stop }: PlayButtonProps) => (
+  <>
+    <button
+      type="button"
+      className="btn btn-sm btn-outline motion-reduce:hidden"
+      onClick={play}
+      disabled={playing}
+    >
+      <Play size={16} aria-hidden /> See it move
+    </button>
+    <button
+      type="button"
+      className="btn hidden btn-sm btn-outline motion-reduce:inline-flex"
+      onClick={playing ? stop : play}
+    >
+      {playing ? 'Back to the picture' : 'See it in stages'}
+    </button>
+  </>
 )
 
 interface BackAndNextProps {

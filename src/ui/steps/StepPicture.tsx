@@ -1,9 +1,11 @@
+import { useSyncExternalStore } from 'react'
 import type { DrawnProgram } from '@/core/fold'
 import type { KeptForms } from '@/flows/kept-forms'
 import type { FoldWords } from '@/flows/read/folds'
 import { MoveDiagram } from '../diagram/Halfway'
-import { InBetween } from '../diagram/InBetween'
+import { InBetween, InStills } from '../diagram/InBetween'
 import type { PaperFaces } from '../diagram/Paper'
+import { Stages } from '../diagram/Stages'
 import { BeforeAndAfter } from '../piece/BeforeAndAfter'
 import { kindWords } from './step-words'
 
@@ -19,19 +21,39 @@ interface StepPictureProps {
   /** How a length is told, given in sides. */
   readonly length: (share: number) => string
   readonly playing: boolean
+  /** Where the stages of a move that lifts and turns in space are fetched. */
+  readonly stagesAddress: string
   readonly onEnd: () => void
 }
+
+/** Whether the reader asked for less motion. */
+const useReducedMotion = (): boolean =>
+  useSyncExternalStore(
+    (changed) => {
+      const query = window.matchMedia(REDUCED)
+      query.addEventListener('change', changed)
+      return () => query.removeEventListener('change', changed)
+    },
+    () => window.matchMedia(REDUCED).matches,
+    () => false,
+  )
+const REDUCED = '(prefers-reduced-motion: reduce)'
 
 /** The picture of one move, or the move as it goes. */
 export function StepPicture(props: StepPictureProps) {
   const { move, word, said, faces, hidden, leftHanded, playing, onEnd } = props
-  if (playing && move.motion)
+  const still = useReducedMotion()
+  if (playing && move.motion) {
+    const moving = { picture: move.picture, motion: move.motion, faces, leftHanded }
+    return still ? <InStills {...moving} /> : <InBetween {...moving} onEnd={onEnd} />
+  }
+  if (playing && move.halfway)
     return (
-      <InBetween
-        picture={move.picture}
-        motion={move.motion}
+      <Stages
+        address={props.stagesAddress}
         faces={faces}
         leftHanded={leftHanded}
+        still={still}
         onEnd={onEnd}
       />
     )

@@ -28,6 +28,8 @@ interface StepThroughProps {
   readonly hand: 'right' | 'left'
   /** Where the state shown can be fetched as a file; the number of the move is added. */
   readonly fileAddress: string
+  /** Where the stages of a move can be fetched; its number is added. */
+  readonly stagesAddress: string
   /** The same folds in the other way, directly or with every crease: its name and address; `null` where there is one. */
   readonly otherWay?: { readonly name: string; readonly address: string } | null
   /** The move shown first, from 0. */
@@ -45,6 +47,7 @@ export function StepThrough(props: StepThroughProps) {
   const [hidden, setHidden] = useState(false)
   const [leftHanded, setLeftHanded] = useState(props.hand === 'left')
   const { at, go, playing, setPlaying } = useStepAt(props.start, last)
+  const stop = useCallback(() => setPlaying(false), [setPlaying])
   const paper = papers.find((one) => one.id === chosen)
   const faces = useFaces(paper, sideUp)
   const move = shown.moves[at]
@@ -70,7 +73,8 @@ export function StepThrough(props: StepThroughProps) {
             leftHanded={leftHanded}
             length={(share) => formatLength(share * sheetMm, preferences)}
             playing={playing}
-            onEnd={() => setPlaying(false)}
+            stagesAddress={`${props.stagesAddress}move=${at + 1}`}
+            onEnd={stop}
           />
         ) : (
           <TheEnd shown={shown} forms={folds.forms} faces={faces} leftHanded={leftHanded} name={name} />
@@ -97,7 +101,9 @@ export function StepThrough(props: StepThroughProps) {
           <Tick label="for the left hand" on={leftHanded} set={setLeftHanded} />
           <Legend />
           <OtherWay ref={other} way={otherWay} left={last - at} />
-          {move?.motion ? <PlayButton playing={playing} play={() => setPlaying(true)} /> : null}
+          {move?.motion || move?.halfway ? (
+            <PlayButton playing={playing} play={() => setPlaying(true)} stop={stop} />
+          ) : null}
         </div>
         <BackAndNext at={at} last={last} go={go} />
       </div>

@@ -107,11 +107,30 @@ function foldSome(
   return mergeFlat({ ...state, faces, hinges, above: arranged.above })
 }
 
+/** The layers at a place of the tip, from above. */
+const tipStack = (state: FoldedState, { line, at }: Pick<ReverseFold, 'line' | 'at'>): readonly number[] => {
+  const halves = halvesOf(state, line)
+  return stackAt(state, at, 'valley').filter((face) => (halves[face]?.moving.length ?? 0) > 0)
+}
+
+/** The layers taken of the flap's upper side and of its lower one. */
+export function reversedSides(
+  state: FoldedState,
+  fold: Pick<ReverseFold, 'line' | 'at' | 'from' | 'upper' | 'layers'>,
+): { readonly upper: ReadonlySet<number>; readonly lower: ReadonlySet<number> } {
+  const { from, upper, layers } = fold
+  const stack = tipStack(state, fold)
+  return {
+    upper: new Set(stack.slice(from, from + upper)),
+    lower: new Set(stack.slice(from + upper, from + layers)),
+  }
+}
+
 /** *Throws* `NO_SUCH_LAYER` where the stack is lower than said; `NO_ORDER`, `MANY_ORDERS`, `OFF_THE_SHEET`. */
 export function reverseFold(state: FoldedState, fold: ReverseFold): FoldedState {
   const { line, way, at, from, upper, layers, hints = [] } = fold
   const halves = halvesOf(state, line)
-  const stack = stackAt(state, at, 'valley').filter((face) => (halves[face]?.moving.length ?? 0) > 0)
+  const stack = tipStack(state, fold)
   if (upper < 1 || layers <= upper || from < 0 || stack.length < from + layers)
     throw new CoreError('NO_SUCH_LAYER', {
       name: 'layers taken',
@@ -147,8 +166,6 @@ export function foldedByLine(
   const taken =
     'take' in fold
       ? fold.take.map((at) => faceAt(state.faces, at))
-      : stackAt(state, fold.at, 'valley')
-          .filter((face) => (halvesOf(state, fold.line)[face]?.moving.length ?? 0) > 0)
-          .slice(fold.from, fold.from + fold.layers)
+      : tipStack(state, fold).slice(fold.from, fold.from + fold.layers)
   return [...closeOverHinges(state, fold.line, new Map(taken.map((face) => [face, null]))).keys()]
 }

@@ -1,4 +1,5 @@
 import {
+  add,
   area,
   centre,
   cross,
@@ -12,6 +13,7 @@ import {
   normalOf,
   outer,
   overlap,
+  scaled,
   sized,
   type Point,
   type Polygon,
@@ -212,31 +214,26 @@ function leastTurned(joints: readonly Joint[], spots: readonly Spot[]): number {
   )
 }
 
-/**
- * The paper a share of the way (0 to 1) from one flat state to another of the same sheet. Every corner starts on the
- * half circle from where it lies to where it will lie and is guided by how far each crease should have turned; then
- * parts take their own plane shapes again. Where plates cannot do the move, corners only nearly keep their distances.
- * What lies alike before and after stays on the table. `null` where nothing moves.
- * Layers are not kept from passing through one another.
- */
-export function liftPaper(before: FoldedState, after: FoldedState, share: number): LiftedPaper | null {
-  const corners = new Corners()
-  const parts = partsOf(before, after, corners)
-  if (parts.every(({ still }) => still)) return null
-  const sheet = corners.all
-  const pinned = sheet.map((_, corner) => parts.some((part) => part.still && part.corners.includes(corner)))
+/** A share of the way between two states, with what is told of them. */
+interface Way {
+  readonly before: FoldedState
+  readonly after: FoldedState
+  readonly share: number
+  readonly sheet: readonly Point[]
+  /** Where every corner lies before and after. */
+  readonly lay: readonly Point[]
+  readonly will: readonly Point[]
+  readonly parts: readonly LiftedPart[]
+  readonly joints: readonly Joint[]
+}
+
+/** Every corner on the half circle from where it lies to where it will lie. */
+function startOf({ parts, lay, will, after, share }: Way, pinned: readonly boolean[]): readonly Spot[] {
   const stillFaces = new Set(parts.filter(({ still }) => still).map((part) => part.after))
   const goesBehind = (part: LiftedPart) =>
     [...stillFaces].some((other) => relation(after, other, part.after) > 0)
-  const places = (state: FoldedState, face: 'before' | 'after') =>
-    sheet.map((at, corner): Point => {
-      const part = parts.find(({ corners: own }) => own.includes(corner))
-      const lies = part && state.faces[part[face]]
-      return lies ? move(lies.pose, at) : at
-    })
-  const [lay, will] = [places(before, 'before'), places(after, 'after')]
   const angle = Math.PI * share
-  const start = lay.map((from, corner): Spot => {
+  return lay.map((from, corner): Spot => {
     const to = will[corner] ?? from
     const middle = centre([from, to])
     const behind = parts.every((part) => !part.corners.includes(corner) || goesBehind(part))
@@ -248,7 +245,13 @@ export function liftPaper(before: FoldedState, after: FoldedState, share: number
           z: ((behind ? -1 : 1) * Math.sin(angle) * distance(from, to)) / 2,
         }
   })
-  const joints = jointsOf(before, after, parts)
+}
+
+/** The shape the paper takes. */
+function shapeOf(way: Way): readonly Spot[] {
+  const { sheet, share, lay, parts, joints } = way
+  const pinned = sheet.map((_, corner) => parts.some((part) => part.still && part.corners.includes(corner)))
+  const start = startOf(way, pinned)
   const own = shapesOf(parts, sheet)
   const shapes = { ...own, bars: [...own.bars, ...stacksOf(joints, lay)] }
   const guided = GUIDED.reduce<readonly Spot[]>((spots, weight) => {
@@ -256,9 +259,119 @@ export function liftPaper(before: FoldedState, after: FoldedState, share: number
     return settled(spots, { ...shapes, heights: [...shapes.heights, ...guides] }, pinned)
   }, start)
   const plane = settled(guided, shapes, pinned)
-  const spots =
-    worstBar(plane, shapes.bars) < 10 * HOLDS && leastTurned(joints, plane) > ON_ITS_WAY
-      ? plane
-      : bent(start, shapes.bars, pinned)
-  return { parts, spots, strain: worstBar(spots, shapes.bars), leastTurned: leastTurned(joints, spots) }
+  return worstBar(plane, shapes.bars) < 10 * HOLDS && leastTurned(joints, plane) > ON_ITS_WAY
+    ? plane
+    : bent(start, shapes.bars, pinned)
+}
+
+const sizeOfPart = (sheet: readonly Point[], { corners }: LiftedPart): number =>
+  area(corners.flatMap((corner) => sheet[corner] ?? []))
+
+/** Parts that lie folded on a larger one all the way, each with that one. */
+function ridersOf({ joints, sheet }: Way): ReadonlyMap<LiftedPart, LiftedPart> {
+  const riders = new Map<LiftedPart, LiftedPart>()
+  for (const joint of joints) {
+    if (turns(joint) || joint.was === 0) continue
+    const { one, other } = joint
+    const [rider, carrier] = sizeOfPart(sheet, one) < sizeOfPart(sheet, other) ? [one, other] : [other, one]
+    riders.set(rider, carrier)
+  }
+  return riders
+}
+
+/**
+ * What the plane of a carrier does with places of the table: told by the edge its rider is folded at and the corner
+ * furthest from that, for a carrier may bend elsewhere.
+ */
+function carriedBy(
+  carrier: LiftedPart,
+  rider: LiftedPart,
+  lay: readonly Point[],
+  spots: readonly Spot[],
+): (p: Point) => Spot {
+  const at = (corner: number): Point => lay[corner] ?? { x: 0, y: 0 }
+  const space = (corner: number): Spot => spots[corner] ?? { x: 0, y: 0, z: 0 }
+  const [a = 0, b = 0] = carrier.corners.filter((corner) => rider.corners.includes(corner))
+  const doubled = (corner: number) => cross(minus(at(b), at(a)), minus(at(corner), at(a)))
+  const c = carrier.corners.reduce((best, one) =>
+    Math.abs(doubled(one)) > Math.abs(doubled(best)) ? one : best,
+  )
+  const [u, v, whole] = [minus(at(b), at(a)), minus(at(c), at(a)), doubled(c)]
+  return (p) => {
+    const off = minus(p, at(a))
+    const [alongB, alongC] = [cross(off, v) / whole, cross(u, off) / whole]
+    return add(
+      space(a),
+      add(scaled(less(space(b), space(a)), alongB), scaled(less(space(c), space(a)), alongC)),
+    )
+  }
+}
+
+/** The shape the paper takes with every rider opened out beside its carrier, and the riders then laid on again. */
+function withRidersLaidOn(way: Way, riders: ReadonlyMap<LiftedPart, LiftedPart>): readonly Spot[] {
+  const parts = way.parts.map((part): LiftedPart => {
+    const carrier = riders.get(part)
+    return carrier ? { ...part, before: carrier.before, after: carrier.after, still: carrier.still } : part
+  })
+  const opened = shapeOf(wayOf(way, parts))
+  const carried = new Set(way.parts.flatMap((part) => (riders.has(part) ? [] : part.corners)))
+  const spots = [...opened]
+  for (const [rider, carrier] of riders) {
+    const lie = carriedBy(carrier, rider, way.lay, opened)
+    for (const corner of rider.corners) {
+      const at = way.lay[corner]
+      if (at && !carried.has(corner)) spots[corner] = lie(at)
+    }
+  }
+  return spots
+}
+
+/** A way of these parts. */
+function wayOf(
+  { before, after, share, sheet }: Pick<Way, 'before' | 'after' | 'share' | 'sheet'>,
+  parts: readonly LiftedPart[],
+): Way {
+  const places = (state: FoldedState, face: 'before' | 'after') =>
+    sheet.map((at, corner): Point => {
+      const part = parts.find(({ corners: own }) => own.includes(corner))
+      const lies = part && state.faces[part[face]]
+      return lies ? move(lies.pose, at) : at
+    })
+  return {
+    before,
+    after,
+    share,
+    sheet,
+    lay: places(before, 'before'),
+    will: places(after, 'after'),
+    parts,
+    joints: jointsOf(before, after, parts),
+  }
+}
+
+/**
+ * The paper a share of the way (0 to 1) from one flat state to another of the same sheet. Every corner starts on the
+ * half circle from where it lies to where it will lie and is guided by how far each crease should have turned; then
+ * parts take their own plane shapes again. Where plates cannot do the move, corners only nearly keep their distances.
+ * Where a fold would go to the wrong side, flaps that ride on larger parts are opened out and laid on again.
+ * What lies alike before and after stays on the table. `null` where nothing moves.
+ * Layers are not kept from passing through one another.
+ */
+export function liftPaper(before: FoldedState, after: FoldedState, share: number): LiftedPaper | null {
+  const corners = new Corners()
+  const parts = partsOf(before, after, corners)
+  if (parts.every(({ still }) => still)) return null
+  const way = wayOf({ before, after, share, sheet: corners.all }, parts)
+  const bars = [...shapesOf(parts, way.sheet).bars, ...stacksOf(way.joints, way.lay)]
+  const found = (spots: readonly Spot[]): LiftedPaper => ({
+    parts,
+    spots,
+    strain: worstBar(spots, bars),
+    leastTurned: leastTurned(way.joints, spots),
+  })
+  const whole = found(shapeOf(way))
+  const riders = ridersOf(way)
+  if (whole.leastTurned > -NOTHING_TO_SEE || riders.size === 0) return whole
+  const laidOn = found(withRidersLaidOn(way, riders))
+  return laidOn.leastTurned > whole.leastTurned ? laidOn : whole
 }

@@ -6,6 +6,8 @@ import { edgesOf, onFaces, seenFrom, type Segment } from './visible'
 /** A line the hand sees or feels on the piece as it lies: where paper ends, where it is folded, or a crease. */
 export interface SeenLine extends Segment {
   readonly kind: 'raw' | 'folded' | 'crease'
+  /** The face it is an edge of. */
+  readonly face?: number
   /** The step that made a crease, and which time of it, from 0. */
   readonly step?: number
   readonly round?: number
@@ -125,20 +127,17 @@ export type PlaceName =
   | { readonly kind: 'corner' | 'folded corner' }
   | { readonly kind: 'meeting'; readonly lines: readonly LineName[] }
 
-/** Where two lines of one kind end, and go on nowhere. */
-const endsTwice = ({ at, lines }: Place, kind: SeenLine['kind']): boolean => {
+/** Where two edges of one face end: a corner of the paper where they are raw, of the folded piece where they are not. */
+const isCorner = ({ at, lines }: Place, kind: SeenLine['kind']): boolean => {
   const ending = lines.filter(
     (line) => line.kind === kind && [line.from, line.to].some((end) => distance(end, at) < ONE_PLACE),
   )
-  const passing = lines.some(
-    (line) => line.kind === kind && [line.from, line.to].every((end) => distance(end, at) > ONE_PLACE),
-  )
-  return !passing && ending.some((one) => ending.some((other) => crosses(one, other)))
+  return ending.some((one) => ending.some((other) => one.face === other.face && crosses(one, other)))
 }
 
 export function placeName(place: Place): PlaceName {
-  if (endsTwice(place, 'raw')) return { kind: 'corner' }
-  if (endsTwice(place, 'folded')) return { kind: 'folded corner' }
+  if (isCorner(place, 'raw')) return { kind: 'corner' }
+  if (isCorner(place, 'folded')) return { kind: 'folded corner' }
   // One name for the lines in each direction, those that are easiest to see first.
   const directions: SeenLine[][] = []
   for (const line of place.lines) {

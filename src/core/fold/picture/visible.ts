@@ -32,6 +32,7 @@ export interface Region {
 export interface Edge extends Segment {
   readonly kind: 'raw' | 'folded'
   readonly seen: boolean
+  readonly face: number
 }
 
 /** A state with what every question about it needs: shapes as they lie, and the layers above each face. */
@@ -168,6 +169,7 @@ export function edgesOf(seen: Seen): readonly Edge[] {
       return seenParts(seen, index, stretch, beside(stretch.from, stretch.to, middle)).map((part) => ({
         ...part,
         kind,
+        face: index,
       }))
     })
   })

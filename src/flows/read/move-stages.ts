@@ -1,0 +1,20 @@
+import { runProgram, stagesOf, type HalfwayPicture } from '@/core/fold'
+import { LRUCache } from 'lru-cache'
+import type { ProgramAsked } from './program-asked'
+
+/** Stages that were asked for lately: a fold is looked at more than once while it is learned. */
+const kept = new LRUCache<string, readonly HalfwayPicture[]>({ max: 200 })
+
+/**
+ * A move in stages, from 0; none for a move that a plane shows, and behind the last. *Throws* what folding throws.
+ * *Cost* up to two seconds for a twist, some milliseconds for most.
+ */
+export function moveStages({ program, shares }: ProgramAsked, move: number): readonly HalfwayPicture[] {
+  const key = JSON.stringify([program, shares, move])
+  const known = kept.get(key)
+  if (known) return known
+  const frame = runProgram(program, shares).frames[move]
+  const stages = frame ? stagesOf(frame, shares) : []
+  kept.set(key, stages)
+  return stages
+}
