@@ -79,7 +79,7 @@ test('a reverse fold goes through its stages, and the picture of the step is the
   page,
   demo,
 }) => {
-  await page.goto(`${demo.address}/designs/crane/steps?move=14`)
+  await page.goto(`${demo.address}/designs/crane/steps?move=16`)
   await ready(page)
   await expect(said(page)).toContainText('Right leg up between the wings')
   await expect(page.getByText('half way')).toBeVisible()
@@ -99,7 +99,7 @@ test('with reduced motion a fold is shown in stages beside one another', async (
   await page.getByRole('button', { name: 'Back to the picture' }).click()
   await expect(diagram(page)).toBeVisible()
   // One that lifts and turns in space likewise, from the server.
-  await page.goto(`${demo.address}/designs/crane/steps?move=14`)
+  await page.goto(`${demo.address}/designs/crane/steps?move=16`)
   await ready(page)
   await page.getByRole('button', { name: 'See it in stages' }).click()
   await expect(stages.getByRole('listitem')).toHaveCount(5)

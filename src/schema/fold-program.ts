@@ -176,6 +176,7 @@ const MOVES = {
     stays: spot,
     hints: hints.optional(),
     shows: spot,
+    showsToo: z.array(spot).max(12).readonly().optional(),
   }),
   tuck: z.strictObject({
     kind: z.literal('tuck'),

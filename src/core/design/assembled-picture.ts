@@ -90,7 +90,7 @@ export function assembledPicture(
       top: rounded(largest(all.map(({ y }) => y))),
     },
     regions: laid.flatMap(({ regions }) => regions.filter(({ parts }) => parts.length > 0)),
-    edges: { seen: laid.flatMap(({ seen }) => seen), hidden: [] },
+    edges: { seen: laid.flatMap(({ seen }) => seen), hidden: [], open: [] },
     marks: [],
     symbols: [],
     section: null,

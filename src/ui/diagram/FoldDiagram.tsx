@@ -2,7 +2,7 @@ import type { FoldPicture } from '@/core/fold'
 import { FoldSymbols } from './FoldSymbols'
 import { Paper, type PaperFaces } from './Paper'
 import { SmallDrawing } from './SmallDrawing'
-import { boxWith, paperPaths, smallPicture, strokesOf, viewOf, type View } from './view'
+import { boxWith, openEdgesOf, paperPaths, smallPicture, spread, strokesOf, viewOf, type View } from './view'
 
 export interface FoldDiagramProps {
   readonly picture: FoldPicture
@@ -18,6 +18,10 @@ export interface FoldDiagramProps {
   readonly more?: number
   /** How a length is told, given in sides: the measures of folds that no mark tells. */
   readonly length?: (share: number) => string
+  /** The side of the square it is fitted into, in sides of the sheet: pictures of one span have one scale. */
+  readonly span?: number | undefined
+  /** Only this part of it is drawn, as large as the drawing allows. */
+  readonly only?: FoldPicture['box']
   /** Without symbols and with heavier lines, for small pictures. */
   readonly small?: boolean
   readonly className?: string
@@ -32,19 +36,28 @@ export function FoldDiagram({
   leftHanded = false,
   more = 0,
   length,
+  span,
+  only,
   small = false,
   className = 'h-full w-full',
 }: FoldDiagramProps) {
   if (small)
     return <SmallDrawing drawing={smallPicture(picture, leftHanded)} {...{ faces, title, className }} />
-  const view = viewOf(boxWith(picture.box, picture.symbols), 120, leftHanded)
+  const whole = boxWith(picture.box, picture.symbols)
+  const view = only
+    ? viewOf(only, 0, leftHanded)
+    : viewOf(span === undefined ? whole : spread(whole, span), 120, leftHanded)
+  const open = openEdgesOf(view, picture.edges.open)
   return (
     <svg
       viewBox={`0 0 ${view.width} ${view.height}`}
       {...(title === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': title })}
-      className={`overflow-visible ${className}`}
+      className={`${only ? '' : 'overflow-visible'} ${className}`}
     >
       <Paper paths={paperPaths(view, picture)} faces={faces} weight={4.5} />
+      {open === '' ? null : (
+        <path d={open} fill="none" stroke="var(--paper-line)" strokeWidth={2.5} strokeLinecap="round" />
+      )}
       {hidden ? <Hidden picture={picture} view={view} /> : null}
       <FoldSymbols symbols={picture.symbols} view={view} more={more} length={length} />
     </svg>

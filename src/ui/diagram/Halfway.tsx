@@ -1,7 +1,7 @@
 import type { HalfwayPicture } from '@/core/fold'
 import { FoldDiagram, type FoldDiagramProps } from './FoldDiagram'
 import type { PaperFaces } from './Paper'
-import { pathOf, strokesOf, viewOf } from './view'
+import { enlargedBox, pathOf, strokesOf, viewOf } from './view'
 
 /** A paper's colour where it leans away from the light or to it, 1 for as it lies. */
 const lit = (colour: string, light: number): string =>
@@ -37,24 +37,63 @@ export function Halfway({
   )
 }
 
-/** A move drawn on the piece, and beside it, where it lifts and turns in space, the piece half way through it. */
-export function MoveDiagram({
-  halfway,
-  ...drawing
-}: FoldDiagramProps & { readonly halfway: HalfwayPicture | null }) {
-  if (!halfway) return <FoldDiagram {...drawing} />
+interface MoveDiagramProps extends FoldDiagramProps {
+  readonly halfway: HalfwayPicture | null
+  /** By how much larger or smaller it is drawn than the picture before, where that changes. */
+  readonly scaleChanges?: number | null
+}
+
+/**
+ * A move drawn on the piece. Beside it, where it lifts and turns in space, the piece half way through it; and a fold that
+ * is short in its picture, enlarged.
+ */
+export function MoveDiagram({ halfway, scaleChanges = null, ...drawing }: MoveDiagramProps) {
+  const enlarged = enlargedBox(drawing.picture)
+  const sign =
+    scaleChanges === null ? null : (
+      <p className="second absolute right-0 bottom-0 text-sm">
+        drawn {formatTimes(scaleChanges)} {scaleChanges > 1 ? 'larger' : 'smaller'} from here
+      </p>
+    )
+  if (!halfway && !enlarged && !sign) return <FoldDiagram {...drawing} />
+  if (!halfway && !enlarged)
+    return (
+      <div className="relative h-full min-h-0">
+        <FoldDiagram {...drawing} />
+        {sign}
+      </div>
+    )
   return (
-    <div className="grid h-full min-h-0 grid-cols-[1.6fr_1fr] items-center gap-3">
+    <div className="relative grid h-full min-h-0 grid-cols-[1.6fr_1fr] items-center gap-3">
       <FoldDiagram {...drawing} className="h-full min-h-0 w-full" />
-      <figure className="flex h-full min-h-0 flex-col justify-center">
-        <Halfway
-          picture={halfway}
-          faces={drawing.faces}
-          leftHanded={drawing.leftHanded ?? false}
-          className="max-h-[62%] min-h-0 w-full"
-        />
-        <figcaption className="second pt-1 text-center">half way</figcaption>
-      </figure>
+      <div className="flex h-full min-h-0 flex-col justify-center gap-3">
+        {halfway ? (
+          <figure className={enlarged ? 'flex min-h-0 basis-1/2 flex-col' : 'flex min-h-0 flex-col'}>
+            <Halfway
+              picture={halfway}
+              faces={drawing.faces}
+              leftHanded={drawing.leftHanded ?? false}
+              className="max-h-full min-h-0 w-full"
+            />
+            <figcaption className="second pt-1 text-center">half way</figcaption>
+          </figure>
+        ) : null}
+        {enlarged ? (
+          <figure className={halfway ? 'flex min-h-0 basis-1/2 flex-col' : 'flex min-h-0 flex-col'}>
+            <div className="aspect-square max-h-full min-h-0 overflow-hidden rounded-full border-2 hairline">
+              <FoldDiagram {...drawing} title="" only={enlarged} />
+            </div>
+            <figcaption className="second pt-1 text-center">enlarged</figcaption>
+          </figure>
+        ) : null}
+      </div>
+      {sign}
     </div>
   )
+}
+
+/** How many times, to a tenth. */
+const formatTimes = (factor: number): string => {
+  const times = Math.round(10 * (factor > 1 ? factor : 1 / factor)) / 10
+  return `${times} times`
 }

@@ -15,9 +15,22 @@ import { InBetween } from './InBetween'
 import { PatternDrawing } from './PatternDrawing'
 import { endWords, StackSide } from './StackSide'
 import { facesOf } from './faces'
-import { boxWith, viewOf } from './view'
+import { boxWith, enlargedBox, openEdgesOf, scalesOf, viewOf } from './view'
 
-const { at, foldAndUnfold, onto, plane, rotateBy, square, step, turnOverUpright, valley, work, workOn } = fold
+const {
+  at,
+  foldAndUnfold,
+  onto,
+  plane,
+  rotateBy,
+  square,
+  step,
+  through,
+  turnOverUpright,
+  valley,
+  work,
+  workOn,
+} = fold
 const FACES = { front: '#ffffff', back: '#c4491d' }
 const programOf = (...moves: readonly MoveSpec[]): FoldProgram =>
   square(moves.map((move, index) => step({ key: `m${index}`, say: 'fold' }, move)))
@@ -223,4 +236,61 @@ test('faces: colour down begins with the back of the paper up', () => {
   expect(facesOf(paper, 'colour down')).toEqual({ front: '#eeeeee', back: '#111111' })
   expect(facesOf(paper, 'colour up')).toEqual({ front: '#111111', back: '#eeeeee' })
   expect(runProgram(programOf(cornerIn)).frames).toHaveLength(1)
+})
+
+describe('scale', () => {
+  const framed = (size: number) => ({ box: { left: 0, right: size, bottom: 0, top: size / 2 }, symbols: [] })
+  const scales = (sizes: readonly number[], restarts: readonly number[] = []) =>
+    scalesOf(sizes.map(framed), (index) => restarts.includes(index))
+  test('one through a row, as large as its largest picture', () => {
+    expect(scales([0.8, 1, 0.9])).toEqual([1, 1, 1].map((span) => ({ span, changes: null })))
+  })
+  test('what would be small is drawn larger from there on, and says by how much', () => {
+    expect(scales([1, 0.9, 0.5, 0.45])).toEqual([
+      { span: 1, changes: null },
+      { span: 1, changes: null },
+      { span: 0.5, changes: 2 },
+      { span: 0.5, changes: null },
+    ])
+    // What does not fit any more is drawn smaller.
+    expect(scales([0.5, 1])[1]).toEqual({ span: 1, changes: 0.5 })
+  })
+  test('a new stage has its own scale', () => {
+    expect(scales([1, 0.8, 0.8], [1]).map(({ span }) => span)).toEqual([1, 0.8, 0.8])
+    expect(scales([1, 0.8, 0.8], [1])[1]?.changes).toBeCloseTo(1.25, 12)
+  })
+})
+
+test('a fold that is short in its picture is shown enlarged, a long one is not', () => {
+  const small = lastShown(valley(through(at(0.03, 0), at(0, 0.03)), { moves: at(0, 0) }))
+  const box = enlargedBox(small.picture)!
+  // Around the fold: 0.03 across and as much again, 0.9 times, on every side.
+  expect(box.right - box.left).toBeCloseTo(0.03 * 2.8, 3)
+  expect((box.left + box.right) / 2).toBeCloseTo(0.015, 3)
+  expect(enlargedBox(lastShown(cornerIn).picture)).toBeNull()
+  const both = renderToStaticMarkup(
+    <MoveDiagram picture={small.picture} halfway={null} faces={FACES} title="A step" />,
+  )
+  expect(both).toContain('enlarged')
+})
+
+test('an open edge of several layers is told from one of one layer', () => {
+  const book = valley(onto(at(0, 0), at(1, 0)))
+  const { edges } = drawProgram(programOf(book)).front
+  // The long open edge and the two short ones, each with one layer right under it; the folded edge has none.
+  expect(edges.open).toHaveLength(3 * 7)
+  for (let index = 0; index < edges.open.length; index += 7) {
+    const [ax = 0, ay = 0, bx = 0, by = 0, count, outX = 0, outY = 0] = edges.open.slice(index, index + 7)
+    expect(count).toBe(1)
+    expect(Math.hypot(outX, outY)).toBeCloseTo(1, 3)
+    // Away from the middle of the piece, which lies to the left after the fold or to the right.
+    const middle = {
+      x: (edges.seen.reduce((sum, value, at) => sum + (at % 2 ? 0 : value), 0) * 2) / edges.seen.length,
+      y: 0.5,
+    }
+    expect(outX * ((ax + bx) / 2 - middle.x) + outY * ((ay + by) / 2 - middle.y)).toBeGreaterThan(0)
+  }
+  const view = viewOf({ left: 0, right: 1, bottom: 0, top: 1 }, 0, false)
+  expect(openEdgesOf(view, edges.open).match(/M/g)).toHaveLength(3)
+  expect(drawProgram(programOf()).front.edges.open).toEqual([])
 })

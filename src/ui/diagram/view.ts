@@ -41,6 +41,12 @@ export function boxWith(box: Box, symbols: readonly FoldSymbol[]): Box {
   )
 }
 
+/** A box grown about its middle until its longer side is so long. */
+export function spread({ left, right, bottom, top }: Box, span: number): Box {
+  const grow = Math.max(0, (span - Math.max(right - left, top - bottom)) / 2)
+  return { left: left - grow, right: right + grow, bottom: bottom - grow, top: top + grow }
+}
+
 /** @param unit What places are rounded to: small pictures need no tenths, and say it in a third less. */
 export function viewOf(box: Box, margin: number, mirrored: boolean, unit: 1 | 0.1 = 0.1): View {
   const [across, high] = [box.right - box.left, box.top - box.bottom]
@@ -82,6 +88,96 @@ export function strokesOf(view: View, numbers: readonly number[]): string {
 
 export const strokeOf = (view: View, from: At, to: At): string =>
   strokesOf(view, [from.x, from.y, to.x, to.y])
+
+/** How far layers of an open edge are drawn from one another, and how many are. */
+const [APART, MOST_LAYERS] = [7, 2]
+
+/** Open edges of several layers: a line for each layer below, a little further out. */
+export function openEdgesOf(view: View, numbers: readonly number[]): string {
+  let path = ''
+  for (let index = 0; index + 6 < numbers.length; index += 7) {
+    const [ax = 0, ay = 0, bx = 0, by = 0, count = 0, outX = 0, outY = 0] = numbers.slice(index, index + 7)
+    const side = view.mirrored ? -1 : 1
+    for (let layer = 1; layer <= Math.min(count, MOST_LAYERS); layer++) {
+      const [dx, dy] = [outX * APART * layer * side, -outY * APART * layer]
+      const at = (x: number, y: number) =>
+        `${Math.round(10 * (view.x(x) + dx)) / 10} ${Math.round(10 * (view.y(y) + dy)) / 10}`
+      path += `M${at(ax, ay)}L${at(bx, by)}`
+    }
+  }
+  return path
+}
+
+/** What a fold turns about: its line, with what is ringed and measured; `null` where nothing is folded. */
+export function focusOf(symbols: readonly FoldSymbol[]): Box | null {
+  const spots = symbols.flatMap((one): readonly At[] =>
+    one.kind === 'line' || one.kind === 'measure'
+      ? [one.from, one.to]
+      : one.kind === 'landmark' && one.role === 'target'
+        ? [one.at]
+        : [],
+  )
+  if (!symbols.some(({ kind }) => kind === 'line')) return null
+  const [xs, ys] = [spots.map(({ x }) => x), spots.map(({ y }) => y)]
+  return { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) }
+}
+
+/** A fold that takes less than this of its picture is shown enlarged beside it. */
+const SHORT = 0.14
+/** Around a short fold as much again is shown on every side. */
+const AROUND = 0.9
+
+/** What is to be shown enlarged of a picture: around a fold that is short in it; `null` where it is large enough. */
+export function enlargedBox({ box, symbols }: Pick<FoldPicture, 'box' | 'symbols'>): Box | null {
+  const focus = focusOf(symbols)
+  if (!focus) return null
+  const size = Math.max(focus.right - focus.left, focus.top - focus.bottom)
+  const whole = boxWith(box, symbols)
+  if (size > SHORT * Math.max(whole.right - whole.left, whole.top - whole.bottom)) return null
+  const half = size * (0.5 + AROUND)
+  const [x, y] = [(focus.left + focus.right) / 2, (focus.bottom + focus.top) / 2]
+  return { left: x - half, right: x + half, bottom: y - half, top: y + half }
+}
+
+type Framed = Pick<FoldPicture, 'box' | 'symbols'>
+
+/** How large a picture is drawn: the side of the square it is fitted into, in sides of the sheet. */
+export interface Scale {
+  readonly span: number
+  /** By how much larger or smaller than the one before, where that changes. */
+  readonly changes: number | null
+}
+
+/** A picture that fills less than this of its frame is drawn larger from there on. */
+const TOO_SMALL = 0.6
+
+/**
+ * One scale for a row of pictures, as long as each of them fits and is large enough; where it changes, by how much.
+ * `restart` says where a new stage begins: there the scale is chosen anew.
+ */
+export function scalesOf(pictures: readonly Framed[], restart: (index: number) => boolean): readonly Scale[] {
+  const sizes = pictures.map(({ box, symbols }) => {
+    const { left, right, bottom, top } = boxWith(box, symbols)
+    return Math.max(right - left, top - bottom)
+  })
+  const scales: Scale[] = []
+  sizes.forEach((size, index) => {
+    const before = scales.at(-1)?.span
+    const fits = before !== undefined && !restart(index) && size <= before && size >= TOO_SMALL * before
+    if (fits) {
+      scales.push({ span: before, changes: null })
+      return
+    }
+    // As large as the largest of those that follow at this scale.
+    const end = sizes.findIndex((next, later) => later > index && (restart(later) || next < TOO_SMALL * size))
+    const span = Math.max(
+      ...sizes.slice(index, end < 0 ? undefined : end).filter((next) => next <= size / TOO_SMALL),
+    )
+    const changes = before === undefined || Math.abs(span / before - 1) < 0.05 ? null : before / span
+    scales.push({ span, changes })
+  })
+  return scales
+}
 
 /** A picture of paper as paths: each side's regions, the creases' marks, the edges seen. */
 export interface PaperPaths {

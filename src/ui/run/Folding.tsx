@@ -1,4 +1,4 @@
-import { useEffect } from 'react'
+import { useEffect, useMemo } from 'react'
 import type { DesignDocument, GaugeSettings } from '@/core/design'
 import { flapDepth } from '@/core/fold'
 import type { Cell } from '@/core/run'
@@ -8,6 +8,7 @@ import { Silhouette } from '../design/Silhouette'
 import { ANY_PAPER, facesOf } from '../diagram/faces'
 import { FoldDiagram } from '../diagram/FoldDiagram'
 import { MoveDiagram } from '../diagram/Halfway'
+import { scalesOf, type Scale } from '../diagram/view'
 import { formatLength, type Preferences } from '../format'
 import { BeforeAndAfter } from '../piece/BeforeAndAfter'
 import { PaintedPiece, pictureAddress } from '../piece/PaintedPiece'
@@ -120,6 +121,16 @@ function useFetched({ moves, painted }: RunPictures): void {
   }, [moves, painted])
 }
 
+/** One scale through a stage. */
+const useScales = ({ plan }: RunView, { moves }: RunPictures): readonly Scale[] =>
+  useMemo(() => {
+    const stageAt = (index: number) => plan.steps[moves[index]?.step ?? 0]?.stage
+    return scalesOf(
+      moves.map(({ picture }) => picture),
+      (index) => stageAt(index) !== stageAt(index - 1),
+    )
+  }, [plan, moves])
+
 /** The moves one tap stands for: this fold, the steps of a stage, or none but the end for a whole piece. */
 function shownNow(
   run: RunView,
@@ -151,6 +162,7 @@ function Pictures({
 }) {
   const faces = facesOf(run.paper ?? ANY_PAPER, pictures.sideUp)
   useFetched(pictures)
+  const scales = useScales(run, pictures)
   const now = shownNow(run, pictures, cell)
   const leftHanded = run.hand === 'left'
   const { say } = nowWords(run, cell, String)
@@ -180,6 +192,7 @@ function Pictures({
       </>
     )
   const [only] = now
+  const scale = only && scales[pictures.moves.findIndex(({ picture }) => picture === only.picture)]
   const aim = only && now.length === 1 ? aimWords(only.picture.symbols) : null
   return (
     <>
@@ -195,6 +208,8 @@ function Pictures({
                 faces={faces}
                 leftHanded={leftHanded}
                 more={more}
+                span={now.length === 1 ? scale?.span : undefined}
+                scaleChanges={now.length === 1 ? (scale?.changes ?? null) : null}
                 length={(share) => formatLength(share * run.sheetMm, preferences)}
                 title={now.length === 1 ? say : `${index + 1}. of ${now.length}`}
               />

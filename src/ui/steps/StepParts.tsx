@@ -25,6 +25,7 @@ export function Said({
   readonly preferences: Preferences
 }) {
   const { count, of } = countWords(word, move.round)
+  const measured = move.picture.symbols.some(({ kind }) => kind === 'measure')
   const looks = word.look.length > 0 && move.round === word.says.length - 1
   return (
     <>
@@ -42,7 +43,7 @@ export function Said({
       </p>
       <p className="second mt-1">
         {kindWords(move)} {aimWords(move.picture.symbols)}
-        {word.crease === 'none' ? '' : ` Crease: ${word.crease}, ${rigourWords(word.rigour)}.`}
+        {word.crease === 'none' ? '' : ` Crease: ${word.crease}, ${rigourWords(word.rigour, measured)}.`}
       </p>
       {word.depthShare === null ? null : (
         <p className="mt-1 font-semibold">

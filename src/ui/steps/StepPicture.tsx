@@ -6,6 +6,7 @@ import { MoveDiagram } from '../diagram/Halfway'
 import { InBetween, InStills } from '../diagram/InBetween'
 import type { PaperFaces } from '../diagram/Paper'
 import { Stages } from '../diagram/Stages'
+import type { Scale } from '../diagram/view'
 import { BeforeAndAfter } from '../piece/BeforeAndAfter'
 import { kindWords } from './step-words'
 
@@ -20,6 +21,7 @@ interface StepPictureProps {
   readonly leftHanded: boolean
   /** How a length is told, given in sides. */
   readonly length: (share: number) => string
+  readonly scale: Scale | undefined
   readonly playing: boolean
   /** Where the stages of a move that lifts and turns in space are fetched. */
   readonly stagesAddress: string
@@ -69,6 +71,8 @@ export function StepPicture(props: StepPictureProps) {
       more={word ? word.says.length - 1 - move.round : 0}
       leftHanded={leftHanded}
       length={props.length}
+      span={props.scale?.span}
+      scaleChanges={props.scale?.changes ?? null}
     />
   )
 }

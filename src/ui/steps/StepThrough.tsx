@@ -10,6 +10,7 @@ import { formatLength, type Preferences } from '../format'
 import { useHydrated } from '../forms/useHydrated'
 import { useUnpacked, type Packed } from '../packed'
 import { Legend } from '../diagram/Legend'
+import { scalesOf, type Scale } from '../diagram/view'
 import { Filmstrip } from './Filmstrip'
 import { StepFigures } from './StepFigures'
 import { STEPS_FORM } from './StepsFor'
@@ -56,6 +57,7 @@ export function StepThrough(props: StepThroughProps) {
   useStepKeys(at, last, go, other)
 
   const words = useWords(folds.words, leftHanded)
+  const scales = useScales(shown, folds.words)
   const word = move && words[move.step]
   const said = word?.says[move?.round ?? 0] ?? ''
   return (
@@ -72,6 +74,7 @@ export function StepThrough(props: StepThroughProps) {
             hidden={hidden}
             leftHanded={leftHanded}
             length={(share) => formatLength(share * sheetMm, preferences)}
+            scale={scales[at]}
             playing={playing}
             stagesAddress={`${props.stagesAddress}move=${at + 1}`}
             onEnd={stop}
@@ -97,7 +100,7 @@ export function StepThrough(props: StepThroughProps) {
         </div>
         <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
           <PaperChoice papers={papers} chosen={chosen} choose={setChosen} />
-          <Tick label="hidden edges" on={hidden} set={setHidden} />
+          <Tick label={hiddenLabel(move)} on={hidden} set={setHidden} />
           <Tick label="for the left hand" on={leftHanded} set={setLeftHanded} />
           <Legend />
           <OtherWay ref={other} way={otherWay} left={last - at} />
@@ -132,6 +135,22 @@ const useFaces = (paper: DrawerPaper | undefined, sideUp: Followed['sideUp']) =>
 /** The words for the hand that folds: they follow the pictures. */
 const useWords = (words: Followed['words'], leftHanded: boolean) =>
   useMemo(() => (leftHanded ? words.map(wordsForLeftHand) : words), [leftHanded, words])
+
+/** Whether there is anything to show. */
+const hiddenLabel = (move: DrawnProgram['moves'][number] | undefined): string =>
+  move?.picture.edges.hidden.length === 0 ? 'hidden edges: none here' : 'hidden edges'
+
+/** One scale through a stage. */
+const useScales = ({ moves }: DrawnProgram, words: Followed['words']): readonly Scale[] =>
+  useMemo(
+    () =>
+      scalesOf(
+        moves.map(({ picture }) => picture),
+        (index) =>
+          words[moves[index]?.step ?? 0]?.stageName !== words[moves[index - 1]?.step ?? 0]?.stageName,
+      ),
+    [moves, words],
+  )
 
 /** What a step shapes, where that was painted. */
 const shapingIn = (forms: Followed['forms'], word: Followed['words'][number] | undefined) =>

@@ -49,7 +49,8 @@ export const kindWords = ({ kind, picture }: Pick<ShownMove, 'kind' | 'picture'>
 
 /** How exactly a fold is made. */
 const RIGOUR_WORDS = { strict: 'exactly', even: 'even on all sides', free: 'by eye' } as const
-export const rigourWords = (rigour: Rigour): string => RIGOUR_WORDS[rigour]
+export const rigourWords = (rigour: Rigour, measured = false): string =>
+  rigour === 'free' && measured ? 'near the measure' : RIGOUR_WORDS[rigour]
 
 /** What to crease with, at so many layers of this paper. */
 export function handlingWords({ creasedWith, curls }: Handling): string {

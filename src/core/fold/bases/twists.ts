@@ -53,6 +53,7 @@ export const squareTwistSteps = (halfDiagonal: number): readonly ProgramStep[] =
       add: [0, 1, 2, 3].flatMap((quarters) => squareQuarter(halfDiagonal, quarters)),
       stays: [0.5, 0.5],
       shows: [1, 1],
+      showsToo: [1, 2, 3].map((quarters) => quarterTurned([1, 1], quarters)),
     },
   ),
 ]
@@ -133,6 +134,7 @@ export const hexagonTwistMove = (cornerIn = 0): MoveSpec => ({
   add: SIX.flatMap((k) => hexagonSixth(k, cornerIn)),
   stays: [0, 0],
   shows: [0.5, 0],
+  showsToo: [1, 2, 3, 4, 5].map((k) => polar(60 * k, 0.5)),
 })
 
 export const hexagonTwist: FoldProgram = {

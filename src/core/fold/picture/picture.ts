@@ -1,8 +1,8 @@
 import { boxOf, type Frame, type GaugeShares, type Piece } from '../program'
-import type { Point } from '../../geometry'
+import { footOf, lineThrough, type Point } from '../../geometry'
 import { acrossAt, sectionOf, type Section } from './section'
 import { symbolsOf, type FoldSymbol } from './symbols'
-import { edgesOf, marksSeen, seenFrom, visibleRegions, type Seen, type Segment } from './visible'
+import { edgesOf, marksSeen, seenFrom, visibleRegions, type Edge, type Seen, type Segment } from './visible'
 
 /**
  * Everything a drawing of one moment needs, without colours; plain data that can be kept and sent.
@@ -16,8 +16,15 @@ export interface FoldPicture {
     readonly top: number
   }
   readonly regions: readonly DrawnRegion[]
-  /** Stretches as x, y, x, y: edges that are seen, and those that other layers cover. */
-  readonly edges: { readonly seen: readonly number[]; readonly hidden: readonly number[] }
+  /**
+   * Stretches as x, y, x, y: edges that are seen, and those that other layers cover. `open`: raw edges right under a raw
+   * edge that is seen, as x, y, x, y, how many, and the direction away from the paper as x, y.
+   */
+  readonly edges: {
+    readonly seen: readonly number[]
+    readonly hidden: readonly number[]
+    readonly open: readonly number[]
+  }
   /** Creases that are not folded, likewise. */
   readonly marks: readonly number[]
   readonly symbols: readonly FoldSymbol[]
@@ -61,6 +68,25 @@ function flatInPlace(known: Set<string>, stretches: readonly Segment[]): readonl
   })
 }
 
+/** Raw edges in a stack, edge on edge: an open edge of several layers, which one line would not tell from one of one. */
+function openEdges(edges: readonly Edge[]): readonly number[] {
+  const under = new Map<string, number>()
+  const raw = edges.filter(({ kind }) => kind === 'raw')
+  for (const edge of raw)
+    if (!edge.seen) under.set(drawnStretch(edge).name, (under.get(drawnStretch(edge).name) ?? 0) + 1)
+  const known = new Set<string>()
+  return raw.flatMap((edge): readonly number[] => {
+    const { name, row } = drawnStretch(edge)
+    const count = under.get(name)
+    if (!edge.seen || count === undefined || known.has(name)) return []
+    known.add(name)
+    const foot = footOf(lineThrough(edge.from, edge.to), edge.inner)
+    const away = { x: foot.x - edge.inner.x, y: foot.y - edge.inner.y }
+    const size = Math.hypot(away.x, away.y)
+    return [...row, count, rounded(away.x / size), rounded(away.y / size)]
+  })
+}
+
 /** What is seen of a piece: regions of the two sides, and edges. */
 export function drawn(seen: Seen): Pick<FoldPicture, 'regions' | 'edges'> {
   const edges = edgesOf(seen)
@@ -81,6 +107,7 @@ export function drawn(seen: Seen): Pick<FoldPicture, 'regions' | 'edges'> {
         known,
         edges.filter((edge) => !edge.seen),
       ),
+      open: openEdges(edges),
     },
   }
 }

@@ -251,13 +251,14 @@ const DRAWS: { readonly [Kind in MoveKind]: (drawn: Drawn, spec: MoveOf<Kind>) =
   cut: (drawn) => [...foldLines(drawn.seen, drawn.frame.done.creases, 'cut'), ...found(drawn)],
   'turn over': (_, { axis }) => [{ kind: 'turn over', axis }],
   rotate: (_, { degrees }) => [{ kind: 'rotate', degrees }],
-  refold: ({ frame, seen, here }, { shows }) => {
-    const at = sheetPoint(here, shows)
-    const [from, to] = [whereIs(frame.before.state, at), whereIs(frame.after.state, at)]
-    const arrow: readonly FoldSymbol[] =
-      from && to && distance(from, to) > SAME_PLACE ? [{ kind: 'arrow', head: 'front', from, to }] : []
-    return [...refoldLines(frame, seen, here.gauges), ...arrow]
-  },
+  refold: ({ frame, seen, here }, { shows, showsToo = [] }) => [
+    ...refoldLines(frame, seen, here.gauges),
+    ...[shows, ...showsToo].flatMap((place): readonly FoldSymbol[] => {
+      const at = sheetPoint(here, place)
+      const [from, to] = [whereIs(frame.before.state, at), whereIs(frame.after.state, at)]
+      return from && to && distance(from, to) > SAME_PLACE ? [{ kind: 'arrow', head: 'front', from, to }] : []
+    }),
+  ],
   shape: ({ frame }, { name }) => [{ kind: 'shape', name, at: boxOf(frame.before.state).middle }],
   work: ({ here }, { name, places, size }) => [
     {

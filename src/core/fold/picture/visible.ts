@@ -33,6 +33,8 @@ export interface Edge extends Segment {
   readonly kind: 'raw' | 'folded'
   readonly seen: boolean
   readonly face: number
+  /** A place beside it on the face it is an edge of. */
+  readonly inner: Point
 }
 
 /** A state with what every question about it needs: shapes as they lie, and the layers above each face. */
@@ -166,11 +168,8 @@ export function edgesOf(seen: Seen): readonly Edge[] {
         ? 'folded'
         : 'raw'
       const stretch = { from: move(face.pose, from), to: move(face.pose, to) }
-      return seenParts(seen, index, stretch, beside(stretch.from, stretch.to, middle)).map((part) => ({
-        ...part,
-        kind,
-        face: index,
-      }))
+      const inner = beside(stretch.from, stretch.to, middle)
+      return seenParts(seen, index, stretch, inner).map((part) => ({ ...part, kind, face: index, inner }))
     })
   })
 }

@@ -181,6 +181,8 @@ export type MoveSpec =
       readonly hints?: readonly HintSpec[]
       /** For the picture: a point of the sheet that travels furthest. */
       readonly shows: SheetPoint
+      /** Others that have an arrow of their own: one of each pleat. */
+      readonly showsToo?: readonly SheetPoint[]
     }
   | (Folding & {
       readonly kind: 'tuck'
