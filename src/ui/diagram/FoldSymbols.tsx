@@ -1,6 +1,6 @@
 import type { FoldSymbol } from '@/core/fold'
 import { Arrow } from './Arrow'
-import { Measure, Pointing, Words } from './SymbolWords'
+import { Labels, Measure, Words, type Label } from './SymbolWords'
 import { Rotate, TurnOver } from './TurnSymbols'
 import { strokeOf, type View } from './view'
 
@@ -24,18 +24,36 @@ export function FoldSymbols({ symbols, view, more, length }: SymbolsProps) {
   return (
     <>
       {ordered.map((symbol, index) => (
-        <Symbol key={index} symbol={symbol} view={view} more={more} length={length} />
+        <Symbol key={index} symbol={symbol} view={view} more={more} />
       ))}
+      <Labels labels={labelsOf(symbols, view, length)} view={view} />
     </>
   )
+}
+
+/** What stands in words beside the piece. */
+function labelsOf(
+  symbols: readonly FoldSymbol[],
+  view: View,
+  length: SymbolsProps['length'],
+): readonly Label[] {
+  return symbols.flatMap((one): readonly Label[] => {
+    if (one.kind === 'measure' && length) {
+      const [from, to] = [one.from, one.to]
+      const place = { x: view.x((from.x + to.x) / 2), y: view.y((from.y + to.y) / 2) }
+      return [{ says: length(one.share), ...place, dot: false }]
+    }
+    if (one.kind !== 'layers') return []
+    const says = one.taken === 1 ? `top layer of ${one.of}` : `${one.taken} of ${one.of} layers`
+    return [{ says, x: view.x(one.at.x), y: view.y(one.at.y), dot: true }]
+  })
 }
 
 function Symbol({
   symbol,
   view,
   more,
-  length,
-}: { readonly symbol: FoldSymbol } & Omit<SymbolsProps, 'symbols'>) {
+}: { readonly symbol: FoldSymbol } & Omit<SymbolsProps, 'symbols' | 'length'>) {
   switch (symbol.kind) {
     case 'line':
       return <FoldLine symbol={symbol} view={view} />
@@ -69,13 +87,10 @@ function Symbol({
         />
       )
     case 'measure':
-      return length ? <Measure symbol={symbol} view={view} says={length(symbol.share)} /> : null
+      return <Measure symbol={symbol} view={view} />
     case 'layers':
-      return (
-        <Pointing view={view} at={symbol.at}>
-          {symbol.taken === 1 ? `top layer of ${symbol.of}` : `${symbol.taken} of ${symbol.of} layers`}
-        </Pointing>
-      )
+      // Told in a label.
+      return null
     case 'turn over':
       return <TurnOver axis={symbol.axis} view={view} />
     case 'rotate':

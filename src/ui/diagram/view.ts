@@ -108,16 +108,10 @@ export function openEdgesOf(view: View, numbers: readonly number[]): string {
   return path
 }
 
-/** What a fold turns about: its line, with what is ringed and measured; `null` where nothing is folded. */
-export function focusOf(symbols: readonly FoldSymbol[]): Box | null {
-  const spots = symbols.flatMap((one): readonly At[] =>
-    one.kind === 'line' || one.kind === 'measure'
-      ? [one.from, one.to]
-      : one.kind === 'landmark' && one.role === 'target'
-        ? [one.at]
-        : [],
-  )
-  if (!symbols.some(({ kind }) => kind === 'line')) return null
+/** Where the fold lines of a picture run; `null` where nothing is folded. */
+function foldBox(symbols: readonly FoldSymbol[]): Box | null {
+  const spots = symbols.flatMap((one) => (one.kind === 'line' ? [one.from, one.to] : []))
+  if (spots.length === 0) return null
   const [xs, ys] = [spots.map(({ x }) => x), spots.map(({ y }) => y)]
   return { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) }
 }
@@ -129,7 +123,7 @@ const AROUND = 0.9
 
 /** What is to be shown enlarged of a picture: around a fold that is short in it; `null` where it is large enough. */
 export function enlargedBox({ box, symbols }: Pick<FoldPicture, 'box' | 'symbols'>): Box | null {
-  const focus = focusOf(symbols)
+  const focus = foldBox(symbols)
   if (!focus) return null
   const size = Math.max(focus.right - focus.left, focus.top - focus.bottom)
   const whole = boxWith(box, symbols)

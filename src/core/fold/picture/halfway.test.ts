@@ -6,7 +6,7 @@ import { refold } from '../moves'
 import { runProgram, type Frame } from '../program'
 import { flatSheet, unitSquare } from '../state'
 import { HALFWAY_SHARE, halfwayOf } from './halfway'
-import { HALFWAY_LEAN_DEGREES } from './space-picture'
+import { ASLANT, sightOf, STRAIGHT_ON } from './space-picture'
 import { liftPaper, type LiftedPaper, type LiftedPart } from './lift'
 
 const minus = (a: Spot, b: Spot): Spot => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z })
@@ -211,12 +211,10 @@ describe.each(FRAMES)('%s', (name, frame) => {
     const picture = halfwayOf(frame)
     if (!picture) throw new Error('no picture')
     const paper = lifted(frame, HALFWAY_SHARE)
-    const lean = (HALFWAY_LEAN_DEGREES * Math.PI) / 180
-    const project = ({ x, y, z }: Spot) => ({
-      x,
-      y: y * Math.cos(lean) + z * Math.sin(lean),
-      near: z * Math.cos(lean) - y * Math.sin(lean),
-    })
+    const evenly =
+      frame.done.spec.kind === 'refold' && frame.done.spec.name === 'collapse' && paper.strain < 1e-5
+    const { right: across, up, towards } = sightOf(evenly ? ASLANT : STRAIGHT_ON)
+    const project = (spot: Spot) => ({ x: dot(spot, across), y: dot(spot, up), near: dot(spot, towards) })
     const planes = paper.parts.map((part) => spotsOf(paper, part).map(project))
     /** The part of the paper a painted part is, by its outline. */
     const painted = picture.parts.map(({ outline }) => {
@@ -270,4 +268,15 @@ describe.each(FRAMES)('%s', (name, frame) => {
     expect(seen).toBeGreaterThan(100)
     expect(wrong / seen).toBeLessThanOrEqual(bends ? 0.02 : 0.004)
   })
+})
+
+test.each([STRAIGHT_ON, ASLANT])('a sight is three directions square to one another: %p', (eye) => {
+  const { right, up, towards } = sightOf(eye)
+  const [r, u] = [cross(right, up), cross(towards, right)]
+  for (const [one, other] of [
+    [r, towards],
+    [u, up],
+  ] as const)
+    expect(size(minus(one, other))).toBeLessThan(1e-12)
+  expect(size(right)).toBeCloseTo(1, 12)
 })

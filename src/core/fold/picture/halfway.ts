@@ -2,6 +2,7 @@ import { NOTHING_TO_SEE, largest } from '../../numeric'
 import { area, centre, flips, inner, less, overlap, signedArea } from '../../geometry'
 import type { Frame, GaugeShares } from '../program'
 import { relation, type FoldedState } from '../state/types'
+import { HOLDS } from './plates'
 import { liftPaper, type LiftedPaper, type LiftedPart } from './lift'
 import { openedFlap } from './opened-flap'
 import {
@@ -11,9 +12,12 @@ import {
   planeOf,
   rounded,
   spacePicture,
-  VIEW,
+  ASLANT,
+  sightOf,
+  STRAIGHT_ON,
   type HalfwayPicture,
   type Plane,
+  type Sight,
 } from './space-picture'
 
 /** How far the move is: a little past the middle, where flaps have passed the upright. */
@@ -25,8 +29,14 @@ interface PartInSpace extends Plane {
   readonly part: LiftedPart
 }
 
-const planesOf = ({ parts, spots }: LiftedPaper): readonly PartInSpace[] =>
-  parts.map((part) => ({ part, ...planeOf(part.corners.flatMap((corner) => spots[corner] ?? [])) }))
+const planesOf = (sight: Sight, { parts, spots }: LiftedPaper): readonly PartInSpace[] =>
+  parts.map((part) => ({
+    part,
+    ...planeOf(
+      sight,
+      part.corners.flatMap((corner) => spots[corner] ?? []),
+    ),
+  }))
 
 /** Planes whose normals' cosine is above this lean alike (1.8 degrees), and this near, in sides, are one for the eye. */
 const SAME_LEAN = 0.9995
@@ -40,36 +50,39 @@ const coplanar = (one: Plane, other: Plane): boolean =>
   })
 
 /** Whether the first is painted over the second; `null` where they do not overlap in the picture. */
-function covers(before: FoldedState, one: PartInSpace, other: PartInSpace): boolean | null {
+function covers(before: FoldedState, sight: Sight, one: PartInSpace, other: PartInSpace): boolean | null {
   const common = overlap(one.shape, other.shape)
   if (area(common) < NOTHING_TO_SEE) return null
   if (coplanar(one, other)) {
     // A stack that moves as one: its order from before, or the other way round where it is seen from its other side.
     const face = before.faces[one.part.before]
     const frontWasUp = face !== undefined && !flips(face.pose)
-    const frontIsSeen = inner(one.normal, VIEW) > 0
+    const frontIsSeen = inner(one.normal, sight.towards) > 0
     const over = relation(before, one.part.before, other.part.before)
     if (over !== 0) return over > 0 === (frontWasUp === frontIsSeen)
   }
   // Where they are furthest apart: at a hinge, or where paper bends, what is nearer is within the error.
   const middle = centre(common)
   const apart = [middle, ...common.map((corner) => centre([middle, corner]))].map(
-    (at) => nearness(one, at) - nearness(other, at),
+    (at) => nearness(sight, one, at) - nearness(sight, other, at),
   )
   return apart.reduce((most, gap) => (Math.abs(gap) > Math.abs(most) ? gap : most)) > 0
 }
 
 /** The paper a share of the way, where a shape of it was found that goes the right way. */
-function liftedAt({ before, after }: Frame, share: number): HalfwayPicture | null {
+function liftedAt({ before, after, done }: Frame, share: number): HalfwayPicture | null {
   const paper = liftPaper(before.state, after.state, share)
   if (!paper || !(paper.strain <= MOST_STRAIN && paper.leastTurned >= 0)) return null
-  const planes = planesOf(paper)
+  // Bent paper is painted as if its parts were plane: the steeper the sight, the less that shows.
+  const evenly = done.spec.kind === 'refold' && done.spec.name === 'collapse' && paper.strain < HOLDS * 10
+  const sight = sightOf(evenly ? ASLANT : STRAIGHT_ON)
+  const planes = planesOf(sight, paper)
   const besides = (edge: readonly [number, number]) =>
     planes.filter(({ part: { corners } }) => corners.includes(edge[0]) && corners.includes(edge[1]))
   const order = paintingOrder(
     planes,
-    (one, other) => covers(before.state, one, other),
-    ({ spots }) => largest(spots.map((spot) => inner(spot, VIEW))),
+    (one, other) => covers(before.state, sight, one, other),
+    ({ spots }) => largest(spots.map((spot) => inner(spot, sight.towards))),
   )
   const parts = order.map(({ part, normal, seen }) => ({
     side: signedArea(seen) > 0 ? ('front' as const) : ('back' as const),

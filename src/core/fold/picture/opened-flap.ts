@@ -34,13 +34,15 @@ import {
   rounded,
   seenAt,
   spacePicture,
-  VIEW,
+  sightOf,
+  STRAIGHT_ON,
   type HalfwayPicture,
   type Plane,
   type SpacePart,
 } from './space-picture'
 import { edgesOf, seenFrom, visibleRegions } from './visible'
 
+const SIGHT = sightOf(STRAIGHT_ON)
 /** How far each side of a flap is opened while its tip is turned, in degrees. */
 const OPENED_DEGREES = 52
 /** Up to this share of the way the flap is opened, from the second on it is closed again. */
@@ -151,7 +153,7 @@ function stackOf(state: FoldedState, pieces: readonly FlapPiece[], corner: FlapC
     hinges: [],
     above,
   }
-  const from = inner(lie.up, VIEW) > 0 ? 'above' : 'below'
+  const from = inner(lie.up, SIGHT.towards) > 0 ? 'above' : 'below'
   const spot = (p: Point): Spot => {
     const off = minus(p, corner.at)
     return add(
@@ -162,7 +164,7 @@ function stackOf(state: FoldedState, pieces: readonly FlapPiece[], corner: FlapC
   const seen = seenFrom(own, from)
   const light = lightOn(lie.up)
   const row = (p: Point): readonly number[] => {
-    const { x, y } = seenAt(spot(p))
+    const { x, y } = seenAt(SIGHT, spot(p))
     return [rounded(x), rounded(y)]
   }
   const shown = visibleRegions(seen).flatMap(({ face, parts }) => {
@@ -175,7 +177,7 @@ function stackOf(state: FoldedState, pieces: readonly FlapPiece[], corner: FlapC
     .flatMap(({ from: start, to }) => [...row(start), ...row(to)])
   // Edges lie on all of the stack: with the part that is painted last.
   const last = shown.at(-1)
-  const planes = seen.shapes.map((shape) => planeOf(shape.map(spot)))
+  const planes = seen.shapes.map((shape) => planeOf(SIGHT, shape.map(spot)))
   return {
     planes,
     parts: last ? [...shown.slice(0, -1), { ...last, edges }] : [],
@@ -192,7 +194,7 @@ function covers(one: Stack, other: Stack): boolean | null {
       if (area(common) < NOTHING_TO_SEE) continue
       const middle = centre(common)
       for (const at of [middle, ...common.map((place) => centre([middle, place]))]) {
-        const gap = nearness(plane, at) - nearness(beside, at)
+        const gap = nearness(SIGHT, plane, at) - nearness(SIGHT, beside, at)
         if (most === null || Math.abs(gap) > Math.abs(most)) most = gap
       }
     }
@@ -241,7 +243,7 @@ export function openedFlap(
     }),
   )
   const order = paintingOrder(stacks, covers, ({ planes }) =>
-    largest(planes.flatMap(({ spots }) => spots.map((one) => inner(one, VIEW)))),
+    largest(planes.flatMap(({ spots }) => spots.map((one) => inner(one, SIGHT.towards)))),
   )
   return spacePicture(
     order.flatMap(({ parts }) => parts),

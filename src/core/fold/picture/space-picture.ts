@@ -1,5 +1,15 @@
 import { largest, least } from '../../numeric'
-import { inner, less, normalOf, signedArea, type Point, type Polygon, type Spot } from '../../geometry'
+import {
+  add,
+  inner,
+  less,
+  normalOf,
+  scaled,
+  signedArea,
+  type Point,
+  type Polygon,
+  type Spot,
+} from '../../geometry'
 
 /**
  * A move half done, seen from above the near edge of the table: plane parts of the paper from the furthest to the
@@ -25,14 +35,41 @@ export interface SpacePart {
   readonly edges: readonly number[]
 }
 
-/** How far the view leans from straight above, towards the near edge of the table. */
-export const HALFWAY_LEAN_DEGREES = 34
-const LEAN = (HALFWAY_LEAN_DEGREES * Math.PI) / 180
-export const VIEW: Spot = { x: 0, y: -Math.sin(LEAN), z: Math.cos(LEAN) }
+/**
+ * From where paper in space is looked at: how far the view leans from straight above towards the near edge of the table,
+ * and how far the paper is turned on the table before.
+ */
+export interface Eye {
+  readonly leanDegrees: number
+  readonly turnDegrees: number
+}
+/** Straight on: what lies left and right in the flat picture does so here. */
+export const STRAIGHT_ON: Eye = { leanDegrees: 34, turnDegrees: 0 }
+/** For what falls together evenly from all sides: straight on it would hide its own depth. */
+export const ASLANT: Eye = { leanDegrees: 56, turnDegrees: 24 }
+
+export interface Sight {
+  /** Towards the viewer. */
+  readonly towards: Spot
+  readonly right: Spot
+  readonly up: Spot
+}
+export function sightOf({ leanDegrees, turnDegrees }: Eye): Sight {
+  const [lean, turn] = [(leanDegrees * Math.PI) / 180, (turnDegrees * Math.PI) / 180]
+  const [sin, cos] = [Math.sin(turn), Math.cos(turn)]
+  return {
+    towards: { x: -sin * Math.sin(lean), y: -cos * Math.sin(lean), z: Math.cos(lean) },
+    right: { x: cos, y: -sin, z: 0 },
+    up: { x: sin * Math.cos(lean), y: cos * Math.cos(lean), z: Math.sin(lean) },
+  }
+}
 const LAMP: Spot = { x: -0.42, y: 0.36, z: 0.83 }
 
 /** Where a spot is seen. */
-export const seenAt = ({ x, y, z }: Spot): Point => ({ x, y: y * Math.cos(LEAN) + z * Math.sin(LEAN) })
+export const seenAt = ({ right, up }: Sight, spot: Spot): Point => ({
+  x: inner(spot, right),
+  y: inner(spot, up),
+})
 export const rounded = (value: number): number => Math.round(value * 1e4) / 1e4
 export const lightOn = (normal: Spot): number => rounded(Math.abs(inner(normal, LAMP)) / LAMP.z)
 
@@ -45,8 +82,8 @@ export interface Plane {
   readonly shape: Polygon
 }
 
-export function planeOf(spots: readonly Spot[]): Plane {
-  const seen = spots.map(seenAt)
+export function planeOf(sight: Sight, spots: readonly Spot[]): Plane {
+  const seen = spots.map((spot) => seenAt(sight, spot))
   return { spots, normal: normalOf(spots), seen, shape: signedArea(seen) > 0 ? seen : seen.toReversed() }
 }
 
@@ -54,14 +91,14 @@ export function planeOf(spots: readonly Spot[]): Plane {
 const ON_EDGE = 0.02
 
 /** How near to the viewer a plane is at a place of the picture. */
-export function nearness({ spots, normal }: Plane, at: Point): number {
-  const towards = inner(normal, VIEW)
+export function nearness(sight: Sight, { spots, normal }: Plane, at: Point): number {
+  const towards = inner(normal, sight.towards)
   const [base] = spots
   if (!base) return -Infinity
   // Seen on its edge it is as near as its nearest spot.
-  if (Math.abs(towards) < ON_EDGE) return largest(spots.map((spot) => inner(spot, VIEW)))
-  // The point of the sight line through that place which lies in the table's plane turned to the viewer.
-  const foot: Spot = { x: at.x, y: at.y * Math.cos(LEAN), z: at.y * Math.sin(LEAN) }
+  if (Math.abs(towards) < ON_EDGE) return largest(spots.map((spot) => inner(spot, sight.towards)))
+  // The point of the sight line through that place which lies in the plane through the origin, square to the sight.
+  const foot = add(scaled(sight.right, at.x), scaled(sight.up, at.y))
   return inner(normal, less(base, foot)) / towards
 }
 
