@@ -26,6 +26,7 @@ const step = z
     normal: sentence.optional(),
     look: z.array(sentence).min(1).max(20).optional(),
     tellsDepth: z.literal(true).optional(),
+    leavesRoomFor: z.array(key).min(1).max(20).readonly().optional(),
     direct: z.literal('leave out').optional(),
     rounds: z.array(roundSchema).max(500).optional(),
   })

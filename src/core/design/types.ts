@@ -73,6 +73,8 @@ export interface Step {
   readonly look?: readonly string[]
   /** Its fold meets no mark: how deep the flap is has to be told. */
   readonly tellsDepth?: true
+  /** Keys of later steps whose layers push in here: as much room is left. */
+  readonly leavesRoomFor?: readonly string[]
   /** Creases that only help what follows: who folds in the air leaves the step out. */
   readonly direct?: 'leave out'
 }

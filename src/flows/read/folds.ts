@@ -52,6 +52,8 @@ export interface FoldWords {
   readonly depthShare: number | null
   /** The gauges it is folded to, as they are set. */
   readonly gauges: readonly GaugeSet[]
+  /** Layers at each later fold that pushes in here: room is left for them. */
+  readonly roomForLayers: readonly number[]
 }
 
 /** What shaping makes of a piece: what is done, and the sizes that are to be expected, in sides; all estimated. */
@@ -76,6 +78,17 @@ const depthAt = ({ moves }: Pick<DrawnProgram, 'moves'>, step: number): number |
   return move ? flapDepth(move.picture.symbols) : null
 }
 
+/** The most layers at any fold of a step. */
+function layersAt(
+  { steps }: FoldProgram,
+  { moves }: Pick<DrawnProgram, 'moves'>,
+  key: string,
+): readonly number[] {
+  const step = steps.findIndex((one) => one.key === key)
+  const layers = moves.flatMap((move) => (move.step === step ? [move.figures.foldLayers] : []))
+  return layers.length === 0 ? [] : [largest(layers)]
+}
+
 function followed(
   { program, shown }: DrawnFolds,
   sideUp: DesignPart['sideUp'],
@@ -95,6 +108,9 @@ function followed(
     look: beside[index]?.step.look ?? [],
     depthShare: beside[index]?.step.tellsDepth ? depthAt(shown, index) : null,
     gauges: set.filter(({ key }) => gaugesIn(rounds).includes(key)),
+    roomForLayers: (beside[index]?.step.leavesRoomFor ?? []).flatMap((later) =>
+      layersAt(program, shown, later),
+    ),
   }))
   const says = program.steps.flatMap(({ rounds }) =>
     rounds.flatMap(({ moves }) =>
@@ -254,6 +270,8 @@ export interface StepPicture {
 export interface RunPictures {
   readonly sideUp: DesignPart['sideUp']
   readonly moves: readonly StepPicture[]
+  /** Of each step, layers at the later folds that it leaves room for. */
+  readonly roomForLayers: readonly (readonly number[])[]
   readonly end: FoldPicture
   /** The end as it was painted. */
   readonly painted: KeptView | null
@@ -303,6 +321,7 @@ export async function readRunPictures(
             },
           ],
     ),
+    roomForLayers: words.slice(skipped).map((word) => word.roomForLayers),
     end: all.front,
     painted: forms?.views[forms.best] ?? null,
   }

@@ -34,6 +34,15 @@ export const paperView = (row: PaperRow): PaperView => ({
   pattern: row.pattern,
 })
 
+/** A paper that is folded now: how thick it is tells what room its layers need. */
+export interface PaperInHand extends PaperView {
+  readonly caliperMm: number
+}
+export const paperInHand = (row: PaperRow): PaperInHand => ({
+  ...paperView(row),
+  caliperMm: caliperOf(paperOf(row)),
+})
+
 export const sheetView = (line: StockLine): SheetView => ({
   stockItemId: line.id,
   widthMm: mmFromUm(line.width_um),

@@ -22,7 +22,7 @@ import { knownRun } from '../run-tally'
 import { makingFromText } from '@/schema/making'
 import { currentSettings } from '../settings'
 import { readRunPictures, type RunPictures } from './folds'
-import { paperView, type PaperView } from './papers'
+import { paperInHand, paperView, type PaperInHand, type PaperView } from './papers'
 
 export interface RunView {
   readonly id: string
@@ -35,7 +35,7 @@ export interface RunView {
   readonly partName: string
   /** What shows that a finished piece does what it is for. */
   readonly test: string | null
-  readonly paper: PaperView | null
+  readonly paper: PaperInHand | null
   readonly hand: 'right' | 'left'
   readonly sheetMm: number
   readonly startedAtMs: number
@@ -95,7 +95,7 @@ export async function readRun(context: FlowContext, id: string): Promise<RunView
     variantKey: run.variant_key,
     partName: (design.parts.find((part) => part.key === run.part_key) ?? mainPart(design)).name,
     test: design.guide?.test ?? null,
-    paper: paper ? paperView(paper) : null,
+    paper: paper ? paperInHand(paper) : null,
     hand: run.hand,
     sheetMm: mmFromUm(run.sheet_um),
     startedAtMs: run.started_at_ms,

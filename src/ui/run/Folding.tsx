@@ -1,6 +1,7 @@
 import { useEffect, useMemo } from 'react'
 import type { DesignDocument, GaugeSettings } from '@/core/design'
 import { flapDepth } from '@/core/fold'
+import { USUAL_CALIPER_MM } from '@/core/paper'
 import type { Cell } from '@/core/run'
 import type { RunPictures } from '@/flows/read/folds'
 import type { RunView } from '@/flows/read/run'
@@ -13,6 +14,7 @@ import { formatLength, type Preferences } from '../format'
 import { BeforeAndAfter } from '../piece/BeforeAndAfter'
 import { PaintedPiece, pictureAddress } from '../piece/PaintedPiece'
 import { aimWords } from '../steps/aim-words'
+import { roomWords } from '../steps/step-words'
 import { nextLine, nowWords, type NowWords } from './words'
 
 interface FoldingProps {
@@ -48,7 +50,13 @@ export function Folding({ run, design, gauges, pictures, cell, preferences }: Fo
         )}
       </div>
       <Words
-        now={nowWords(run, cell, (mm) => formatLength(mm, preferences), depthMm(run, pictures, cell))}
+        now={nowWords(
+          run,
+          cell,
+          (mm) => formatLength(mm, preferences),
+          depthMm(run, pictures, cell),
+          roomFor(run, pictures, cell),
+        )}
         next={nextLine(run, cell)}
       />
     </div>
@@ -61,6 +69,12 @@ function depthMm({ plan, steps, sheetMm }: RunView, pictures: RunPictures | null
   const move = pictures?.moves.find(({ step, round }) => step === cell.step && round === cell.repeat - 1)
   const depth = move ? flapDepth(move.picture.symbols) : null
   return depth === null ? null : depth * sheetMm
+}
+
+/** The room a fold leaves for the layers of later ones, in the paper of the run; `null` where it leaves none. */
+function roomFor({ plan, paper }: RunView, pictures: RunPictures | null, cell: Cell): string | null {
+  const layers = plan.grain === 'fold' ? (pictures?.roomForLayers[cell.step] ?? []) : []
+  return layers.length === 0 ? null : roomWords(layers, paper?.caliperMm ?? USUAL_CALIPER_MM)
 }
 
 /** A saying that takes more than three lines at full size. */

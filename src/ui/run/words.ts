@@ -23,6 +23,8 @@ export function nowWords(
   told: (mm: number) => string,
   /** How deep the flap is, where the fold meets no mark. */
   depthMm: number | null = null,
+  /** What room is left for later layers, in words. */
+  room: string | null = null,
 ): NowWords {
   const step = run.steps[cell.step]
   if (!step) return { count: '', of: '', say: '', ...NOTHING_BESIDE }
@@ -45,7 +47,12 @@ export function nowWords(
     count: String(cell.repeat),
     of: step.repeats === 1 ? step.each : `of ${step.repeats} ${nounMany(step.each)}`,
     say: step.say,
-    note: noted(depthMm === null ? null : depthWords(told(depthMm)), gauges.length > 0, judged, step.note),
+    note: noted(
+      [depthMm === null ? null : depthWords(told(depthMm)), room],
+      gauges.length > 0,
+      judged,
+      step.note,
+    ),
     normal: proof && cell.repeat === 1 ? step.normal : null,
     look: proof && cell.repeat === step.repeats ? step.look : [],
   }
@@ -67,12 +74,12 @@ export const depthWords = (depth: string): string => `The flap is ${depth} deep.
 
 /** What is said beside the fold: measures before words. */
 function noted(
-  depth: string | null,
+  lengths: readonly (string | null)[],
   gauged: boolean,
   judged: string | null,
   note: string | null,
 ): string | null {
-  const measures = [...(depth === null ? [] : [depth]), ...(gauged && judged !== null ? [judged] : [])]
+  const measures = [...lengths.filter((one) => one !== null), ...(gauged && judged !== null ? [judged] : [])]
   const words = [...measures, ...(note === null ? [] : [note])]
   return words.length === 0 ? judged : words.join(' ')
 }

@@ -7,7 +7,7 @@ import { endWords, StackSide } from '../diagram/StackSide'
 import { formatLength, type Preferences } from '../format'
 import { InTheHand } from '../piece/InTheHand'
 import { aimWords } from './aim-words'
-import { countWords, kindWords, rigourWords } from './step-words'
+import { countWords, kindWords, rigourWords, roomWords } from './step-words'
 
 export function Said({
   word,
@@ -15,6 +15,7 @@ export function Said({
   said,
   steps,
   sheetMm,
+  caliperMm,
   preferences,
 }: {
   readonly word: FoldWords
@@ -22,6 +23,7 @@ export function Said({
   readonly said: string
   readonly steps: number
   readonly sheetMm: number
+  readonly caliperMm: number
   readonly preferences: Preferences
 }) {
   const { count, of } = countWords(word, move.round)
@@ -49,6 +51,9 @@ export function Said({
         <p className="mt-1 font-semibold">
           The flap is {formatLength(word.depthShare * sheetMm, preferences)} deep.
         </p>
+      )}
+      {word.roomForLayers.length === 0 ? null : (
+        <p className="mt-1 font-semibold">{roomWords(word.roomForLayers, caliperMm)}</p>
       )}
       {word.gauges.length === 0 ? null : (
         <p className="mt-1 font-semibold">

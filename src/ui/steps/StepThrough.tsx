@@ -51,6 +51,7 @@ export function StepThrough(props: StepThroughProps) {
   const stop = useCallback(() => setPlaying(false), [setPlaying])
   const paper = papers.find((one) => one.id === chosen)
   const faces = useFaces(paper, sideUp)
+  const caliperMm = paper?.caliperMm ?? USUAL_CALIPER_MM
   const move = shown.moves[at]
 
   const other = useRef<HTMLAnchorElement>(null)
@@ -92,6 +93,7 @@ export function StepThrough(props: StepThroughProps) {
               said={said}
               steps={words.length}
               sheetMm={sheetMm}
+              caliperMm={caliperMm}
               preferences={preferences}
             />
           ) : (
@@ -121,7 +123,7 @@ export function StepThrough(props: StepThroughProps) {
         fileAddress={fileAddress}
         sheetMm={sheetMm}
         sideUp={sideUp}
-        caliperMm={paper?.caliperMm ?? USUAL_CALIPER_MM}
+        caliperMm={caliperMm}
         preferences={preferences}
       />
     </div>

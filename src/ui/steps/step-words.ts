@@ -1,7 +1,7 @@
 import { NOTHING_TO_SEE } from '@/core/numeric'
 import { forLeftHand } from '@/core/design'
 import type { EdgeMark, MoveSpec, Rigour, ShownMove } from '@/core/fold'
-import type { Handling } from '@/core/paper'
+import { roomMm, type Handling } from '@/core/paper'
 import type { FoldWords } from '@/flows/read/folds'
 import { nounMany } from '../format'
 
@@ -51,6 +51,10 @@ export const kindWords = ({ kind, picture }: Pick<ShownMove, 'kind' | 'picture'>
 const RIGOUR_WORDS = { strict: 'exactly', even: 'even on all sides', free: 'by eye' } as const
 export const rigourWords = (rigour: Rigour, measured = false): string =>
   rigour === 'free' && measured ? 'near the measure' : RIGOUR_WORDS[rigour]
+
+/** How much room to leave for layers that later folds push in: in tenths of a millimetre, whatever the unit. */
+export const roomWords = (layersAtFolds: readonly number[], caliperMm: number): string =>
+  `Leave ${roomMm(layersAtFolds, caliperMm).toFixed(1)} mm of room (estimated from layers of ${caliperMm} mm).`
 
 /** What to crease with, at so many layers of this paper. */
 export function handlingWords({ creasedWith, curls }: Handling): string {

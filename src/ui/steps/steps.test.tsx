@@ -9,7 +9,14 @@ import { pack } from '../packed'
 import { foldProblem } from './fold-problem'
 import { StepThrough } from './StepThrough'
 import { aimWords, placeWords } from './aim-words'
-import { countWords, handlingWords, kindWords, markDistances, wordsForLeftHand } from './step-words'
+import {
+  countWords,
+  handlingWords,
+  kindWords,
+  markDistances,
+  roomWords,
+  wordsForLeftHand,
+} from './step-words'
 
 const kite = BASES.find(({ id }) => id === 'kite')
 if (!kite) throw new Error('no kite')
@@ -28,6 +35,7 @@ const folds: Omit<Followed, 'shown'> = {
     look: [],
     depthShare: null,
     gauges: [],
+    roomForLayers: [],
   })),
   shaping: {
     says: [{ name: 'curl', model: 'Curling draws it in.' }],
@@ -97,6 +105,7 @@ test('the left hand begins with mirrored pictures and words', () => {
     look: ['left'],
     depthShare: null,
     gauges: [],
+    roomForLayers: [],
   } as const
   expect(wordsForLeftHand(word)).toMatchObject({
     says: ['Left half over to the right'],
@@ -122,6 +131,7 @@ test('counting words', () => {
     look: [],
     depthShare: null,
     gauges: [],
+    roomForLayers: [],
   } as const
   expect(countWords({ ...word, each: 'half', says: ['a', 'b'] }, 1)).toEqual({
     count: '2',
@@ -161,6 +171,9 @@ test('every kind of move has its sentence', () => {
     expect(said(kind, 'mountain')).toContain('behind on the dash-dot-dot line')
   }
   expect(said('reverse', 'mountain')).toContain('dash-dot-dot')
+})
+test('room for later layers is told in millimetres, with the paper it is worked out from', () => {
+  expect(roomWords([2, 4], 0.07)).toBe('Leave 0.4 mm of room (estimated from layers of 0.07 mm).')
 })
 test('what still creases it', () => {
   expect(handlingWords(handlingOf(8, 0.1))).toContain('Too thick')

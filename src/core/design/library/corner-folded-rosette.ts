@@ -95,7 +95,8 @@ export const cornerFoldedRosette: DesignSource = {
     rescue: [
       {
         symptom: 'The centre bulges in the third round',
-        remedy: 'The corners of an earlier round overlap there: open it and leave a hair of space.',
+        remedy:
+          'The corners of an earlier round overlap there: open it and leave the room that its step tells.',
       },
       {
         symptom: 'A petal tears at its foot',
@@ -156,7 +157,8 @@ export const cornerFoldedRosette: DesignSource = {
                 key: 'round-1',
                 say: 'Corner to the centre',
                 each: 'corner',
-                note: 'Round 1 of 3. Leave a hair of space at the centre: the next rounds need it.',
+                leavesRoomFor: ['round-2', 'round-3'],
+                note: 'Round 1 of 3. The room is at the centre: later rounds push the corners together.',
               },
               ...cornersToCentre([0, 0]),
             ),
@@ -164,12 +166,13 @@ export const cornerFoldedRosette: DesignSource = {
               {
                 key: 'round-2',
                 look: [
-                  'all four corners meet at the centre',
+                  'all four corners meet at the centre, but for the room told',
                   'no corner lies over another',
                   'the same side is up as before',
                 ],
                 say: 'Corner to the centre, all layers',
                 each: 'corner',
+                leavesRoomFor: ['round-3'],
                 note: 'Round 2 of 3. Same side up as before.',
               },
               ...cornersToCentre([0.5, 0]),
