@@ -1,6 +1,6 @@
 import { CARRIED_THROUGH, NOTHING_TO_SEE, ROUNDING, largest, least } from '../numeric'
 import { outside, type FoldPicture } from '../fold'
-import { area, cross, minus, type Point, type Polygon } from '../geometry'
+import { area, cross, minus, plus, type Point, type Polygon } from '../geometry'
 import { turnedAbout, type Assembled } from './assembly'
 import type { Assembly } from './types'
 
@@ -34,34 +34,49 @@ function stretchOutside(from: Point, to: Point, cover: Polygon): readonly (reado
   ]
 }
 
+/** Which units are drawn, and how far off its place each of them is held. */
+export interface Held {
+  readonly unit: number
+  readonly off?: Point
+}
+
 /**
- * An assembled piece as a picture: the unit's own, laid around the centre. Where units overlap, half of the ring on
- * one side of a unit lies over it and the other half under it, so the last one closes as all the others do.
+ * Units of an assembled piece as a picture: the unit's own, laid around the centre. Where units overlap, half of the
+ * ring on one side of a unit lies over it and the other half under it, so the last one closes as all the others do. A
+ * unit that is held off its place lies over all others.
  */
 export function assembledPicture(
   picture: FoldPicture,
   { centre, stepRad, units }: Assembled,
   next: Assembly['next'],
+  held: readonly Held[] = units.map((_, unit) => ({ unit })),
 ): FoldPicture {
   const count = units.length
   const near = Math.floor((count - 1) / 2)
-  const coversOf = (unit: number): readonly Polygon[] =>
-    Array.from({ length: near }, (_, index) => {
+  const moved = ({ unit, off = { x: 0, y: 0 } }: Held): Polygon =>
+    (units[unit] ?? []).map((at) => plus(at, off))
+  const inHand = held.filter(({ off }) => off)
+  const coversOf = ({ unit, off }: Held): readonly Polygon[] => {
+    if (off) return []
+    const neighbours = Array.from({ length: near }, (_, index) => {
       const other = next === 'over' ? unit + index + 1 : unit - index - 1
-      return units[(other + count) % count] ?? []
+      return (other + count) % count
     })
-  const laid = units.map((_, unit) => {
-    const place = (row: readonly number[]) =>
-      pointsOf(row).map((at) => turnedAbout(centre, unit * stepRad, at))
-    const covers = coversOf(unit)
+    const laid = neighbours.filter((other) => held.some((one) => one.unit === other && !one.off))
+    return [...laid.map((other) => units[other] ?? []), ...inHand.map(moved)]
+  }
+  const laid = held.map((one) => {
+    const { unit, off = { x: 0, y: 0 } } = one
+    const onPlace = (at: Point) => plus(turnedAbout(centre, unit * stepRad, at), off)
+    const covers = coversOf(one)
     const regions = picture.regions.map(({ side, parts }) => ({
       side,
       parts: parts.flatMap((part) =>
         covers
           .reduce<readonly Polygon[]>(
             (left, cover) =>
-              left.flatMap((one) => outside(one, cover)).filter((one) => area(one) > CARRIED_THROUGH),
-            [place(part)],
+              left.flatMap((shape) => outside(shape, cover)).filter((shape) => area(shape) > CARRIED_THROUGH),
+            [pointsOf(part).map(onPlace)],
           )
           .map(rowOf),
       ),
@@ -70,18 +85,16 @@ export function assembledPicture(
     const seen = stretches.flatMap((from, index) => {
       const to = stretches[index + 1]
       if (index % 2 === 1 || !to) return []
-      const [p, q] = [from, to].map((at) => turnedAbout(centre, unit * stepRad, at))
-      if (!p || !q) return []
       return covers
         .reduce<readonly (readonly [Point, Point])[]>(
           (left, cover) => left.flatMap(([a, b]) => stretchOutside(a, b, cover)),
-          [[p, q]],
+          [[onPlace(from), onPlace(to)]],
         )
         .flatMap(([a, b]) => rowOf([a, b]))
     })
     return { regions, seen }
   })
-  const all = units.flat()
+  const all = held.flatMap(moved)
   return {
     box: {
       left: rounded(least(all.map(({ x }) => x))),

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { runProgram } from '../fold'
+import { runProgram, type FoldPicture } from '../fold'
 import { area, distance, type Point, type Polygon } from '../geometry'
 import {
   assemble,
@@ -13,6 +13,7 @@ import {
   drawDesign,
   sightOf,
   turnedAbout,
+  variantOf,
   type Assembly,
 } from '.'
 
@@ -164,4 +165,39 @@ test('a piece of one unit around nothing has neither sight nor hole', () => {
   const end = kite && runProgram(kite.program).end
   expect(end && sightOf(alone, end, {})).toBeNull()
   expect(end && measureAssembled(assemble(alone, end, {}), 'hole')).toBe(0)
+})
+
+const pairs = (row: readonly number[]): Polygon =>
+  row.flatMap((x, index) => (index % 2 === 0 ? [{ x, y: row[index + 1] ?? 0 }] : []))
+
+describe('joins in pictures', () => {
+  const drawn = (id: string, key: string) => {
+    const design = LIBRARY.find((one) => one.id === id)!
+    const variant = variantOf(design, key)
+    return drawDesign(programOf(mainPart(design), variant)!, variant.assembly).assembled!
+  }
+  test('the tab in the hand aims at the seat; the mark is measured where the units before are joined', () => {
+    const { joining, sight } = drawn('ring-star', 'nine')
+    const kinds = ({ symbols }: FoldPicture) => symbols.map(({ kind }) => kind)
+    expect(kinds(joining.first)).toEqual(['landmark', 'landmark', 'arrow'])
+    expect(kinds(joining.each)).toEqual(['landmark', 'landmark', 'arrow', 'measure'])
+    const measure = joining.each.symbols.find((one) => one.kind === 'measure')!
+    expect(measure.share).toBe(sight)
+    expect(distance(measure.from, measure.to)).toBeCloseTo(sight!, 9)
+    // The one that closes the round takes the first one's tab as well.
+    expect(kinds(joining.last).filter((kind) => kind === 'arrow')).toHaveLength(2)
+  })
+  test('as much paper is drawn as there are units, but for what lies under others', () => {
+    const { joining, front } = drawn('ring-star', 'nine')
+    const seen = ({ regions }: FoldPicture) =>
+      regions.flatMap(({ parts }) => parts).reduce((sum, part) => sum + area(pairs(part)), 0)
+    // Two units apart: the whole of both; two corners in leave three quarters of the square, halved.
+    expect(seen(joining.first)).toBeCloseTo(2 * (3 / 8), 3)
+    expect(seen(joining.each)).toBeGreaterThan(seen(joining.first))
+    expect(seen(joining.last)).toBeLessThan(seen(front) + 3 / 8)
+  })
+  test('a piece laid around a centre has its joins too', () => {
+    const { joining } = drawn('window-star', 'eight')
+    expect(joining.last.symbols.map(({ kind }) => kind)).toEqual(['arrow'])
+  })
 })

@@ -8,6 +8,7 @@ import {
 } from '../fold'
 import { assemble, sightOf, type Assembled } from './assembly'
 import { assembledPicture } from './assembled-picture'
+import { joiningPictures, type JoiningPictures } from './joining-pictures'
 import type { Assembly } from './types'
 
 /** Every picture of a design: its folds, and the finished piece where that is made of several units. */
@@ -15,6 +16,7 @@ export interface DrawnDesign extends DrawnProgram {
   readonly assembled: {
     readonly front: FoldPicture
     readonly back: FoldPicture
+    readonly joining: JoiningPictures
     /** What `sight` measures, as a share of the side. */
     readonly sight: number | null
   } | null
@@ -44,6 +46,7 @@ export function drawDesign(
       front: assembledPicture(shown.front, laid, assembly.next),
       // Seen from behind left is right, and what lay over lies under; what went inside is hidden from here too.
       back: assembledPicture(shown.back, mirrored(laid), 'inside'),
+      joining: joiningPictures(shown.front, laid, assembly, end, gauges),
       sight: sightOf(assembly, end, gauges),
     },
   }

@@ -13,6 +13,7 @@ import {
   type FoldToMake,
   type GaugeSet,
   type DrawnDesign,
+  type JoiningPictures,
   type Step,
 } from '@/core/design'
 import { CoreError } from '@/core/errors'
@@ -170,7 +171,9 @@ export interface FoldedEndView {
   readonly back: FoldPicture
   /** The finished piece as it was painted; `null` where it was not. */
   readonly forms: KeptForms | null
-  /** Of a piece made of several units: where to look while joining, as a share of the side. */
+  /** Of a piece made of several units: its joins. */
+  readonly joining: JoiningPictures | null
+  /** Likewise: where to look while joining, as a share of the side. */
   readonly sight: number | null
   /** Layers at the thickest place of any step. */
   readonly mostLayers: number
@@ -224,6 +227,7 @@ function endView(
     front: assembled?.front ?? front,
     back: assembled?.back ?? back,
     forms,
+    joining: assembled?.joining ?? null,
     sight: assembled?.sight ?? null,
     mostLayers: largest(
       moves.map(({ figures }) => figures.after.mostLayers),

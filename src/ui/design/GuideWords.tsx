@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react'
 import { largest } from '@/core/numeric'
 import { Link } from '../shell/Link'
 import {
@@ -132,29 +133,26 @@ export function AssemblyWords({
   partName,
   sightMm,
   mount,
+  joins,
   preferences,
 }: {
   readonly assembly: Assembly
   readonly partName: string
+  /** Pictures of the joins, with their words. */
+  readonly joins: ReactNode
   readonly sightMm: number | null
   /** What carries it, where something does: its name, where it is, and the sheet it is folded from. */
   readonly mount: { readonly id: string; readonly name: string; readonly sheetMm: number } | null
   readonly preferences: Preferences
 }) {
-  const { units, says, sight } = assembly
+  const { units, sight } = assembly
   return (
     <section aria-labelledby="joining" className="mt-10">
       <h2 id="joining" className="text-2xl">
         Joining {plural(units, partName)}
       </h2>
+      {joins}
       <dl className="mt-2">
-        {says ? (
-          <>
-            <Row name="First join">{says.first}</Row>
-            <Row name="Every join">{says.each}</Row>
-            <Row name="Last join">{says.last}</Row>
-          </>
-        ) : null}
         <Row name="Turn">
           {Math.round(36_000 / units) / 100} degrees from one to the next; {units} of them close the round
         </Row>

@@ -1,9 +1,18 @@
 import { renderToStaticMarkup } from 'react-dom/server'
-import { defaultGauges, LIBRARY, measureDesign, variantOf } from '@/core/design'
+import {
+  defaultGauges,
+  drawDesign,
+  LIBRARY,
+  mainPart,
+  measureDesign,
+  programOf,
+  variantOf,
+} from '@/core/design'
 import type { FoldedEndView } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { PREFERENCES } from '../../../test/preferences'
 import { AssemblyWords, GuideWords, LayOut, MarkWords } from './GuideWords'
+import { JoiningFigures } from './JoiningFigures'
 import { SizeAdvice, expectedWords } from './SizeAdvice'
 import { StepList } from './StepList'
 
@@ -121,6 +130,8 @@ test('marks on the strip of the day, with their sums', () => {
 })
 test('joining: first, each and last, the turn and the mark', () => {
   const nine = variantOf(design('ring-star'), 'nine')
+  const source = LIBRARY.find(({ id }) => id === 'ring-star')!
+  const drawn = drawDesign(programOf(mainPart(source), variantOf(source, 'nine'))!, nine.assembly)
   const said = nine.assembly
     ? text(
         renderToStaticMarkup(
@@ -129,6 +140,15 @@ test('joining: first, each and last, the turn and the mark', () => {
             partName="unit"
             sightMm={68.4}
             mount={null}
+            joins={
+              <JoiningFigures
+                joining={drawn.assembled!.joining}
+                says={nine.assembly.says}
+                faces={{ front: '#c4481b', back: '#f6e3d4' }}
+                leftHanded={false}
+                length={(share) => `${(share * 150).toFixed(1)} mm`}
+              />
+            }
             preferences={PREFERENCES}
           />,
         ),
@@ -137,7 +157,7 @@ test('joining: first, each and last, the turn and the mark', () => {
   expect(said).toContain('Joining 9 units')
   expect(said).toContain('40 degrees from one to the next; 9 of them close the round')
   expect(said).toContain('of the star: 6.8 cm')
-  expect(said).toContain('Last join')
+  for (const join of ['First join', 'Every join', 'Last join']) expect(said).toContain(join)
 })
 test.each(DESIGNS)('$id: laid out, tried, mended and told in full', (one) => {
   const laid = text(

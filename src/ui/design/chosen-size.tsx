@@ -11,7 +11,9 @@ import {
 } from '@/core/design'
 import { CoreError } from '@/core/errors'
 import type { FoldedEndView } from '@/flows/read/folds'
-import type { Preferences } from '../format'
+import { ANY_PAPER, facesOf } from '../diagram/faces'
+import { formatLength, type Preferences } from '../format'
+import { JoiningFigures } from './JoiningFigures'
 import { AssemblyWords, LayOut } from './GuideWords'
 import { StepList } from './StepList'
 
@@ -86,12 +88,24 @@ export function ChosenJoining({
   const chosen = useChosenSize(design)
   if (!chosen?.variant.assembly) return null
   const { variant, sheetMm } = chosen
-  const sight = ends[variant.key]?.sight
+  const end = ends[variant.key]
+  const sight = end?.sight
   return (
     <AssemblyWords
       assembly={chosen.variant.assembly}
       partName={partName}
       mount={mount && mountFor(design, variant, mount, sheetMm)}
+      joins={
+        end?.joining ? (
+          <JoiningFigures
+            joining={end.joining}
+            says={variant.assembly?.says}
+            faces={facesOf(ANY_PAPER, end.sideUp)}
+            leftHanded={false}
+            length={(share) => formatLength(share * sheetMm, preferences)}
+          />
+        ) : null
+      }
       sightMm={sight == null ? null : sight * sheetMm}
       preferences={preferences}
     />

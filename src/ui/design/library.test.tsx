@@ -65,6 +65,7 @@ function endsOf(id: string): {
       front: assembled?.front ?? front,
       back: assembled?.back ?? back,
       forms: null,
+      joining: assembled?.joining ?? null,
       sight: assembled?.sight ?? null,
       mostLayers: largest(moves.map(({ figures }) => figures.after.mostLayers)),
       hardest: [],

@@ -2,7 +2,12 @@ import type { Metadata } from 'next'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { variantOf } from '@/core/design'
 import type { JoinView } from '@/flows/read/project'
-import { countOf } from '@/ui/format'
+import { flowContext } from '@/flows/context'
+import { currentSettings } from '@/flows/settings'
+import { readEnd, type FoldedEndView } from '@/flows/read/folds'
+import { JoiningFigures } from '@/ui/design/JoiningFigures'
+import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
+import { countOf, formatLength, type Preferences } from '@/ui/format'
 import { JoinButtons } from '@/ui/project/JoinButtons'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { recordJoinAction } from '../../actions'
@@ -11,6 +16,7 @@ export const metadata: Metadata = { title: 'Join' }
 
 export default async function JoinPage(props: StationParams) {
   const { preferences, project } = await openStation(props)
+  const { hand } = await currentSettings(await flowContext())
   return (
     <StationFrame project={project} open="join" preferences={preferences}>
       {project.joins.length === 0 ? (
@@ -20,17 +26,47 @@ export default async function JoinPage(props: StationParams) {
         </>
       ) : (
         <ul className="flex flex-col gap-8">
-          {project.joins.map((join) => (
-            <JoinLine key={join.line.id} join={join} projectId={project.id} />
-          ))}
+          {await Promise.all(
+            project.joins.map(async (join) => (
+              <JoinLine
+                key={join.line.id}
+                join={join}
+                end={await endOf(join)}
+                projectId={project.id}
+                hand={hand}
+                preferences={preferences}
+              />
+            )),
+          )}
         </ul>
       )}
     </StationFrame>
   )
 }
 
-function JoinLine({ join, projectId }: { readonly join: JoinView; readonly projectId: string }) {
+/** How a line's piece is made of its units, as it was sized; `null` where it is of one. */
+async function endOf({ line }: JoinView): Promise<FoldedEndView | null> {
+  const { designHash, variantKey, sheetMm, gauges } = line
+  return variantOf(line.design, variantKey).assembly
+    ? readEnd(await flowContext(), designHash, { variantKey, sheetMm, gauges })
+    : null
+}
+
+function JoinLine({
+  join,
+  end,
+  projectId,
+  hand,
+  preferences,
+}: {
+  readonly join: JoinView
+  readonly hand: 'right' | 'left'
+  readonly end: FoldedEndView | null
+  readonly projectId: string
+  readonly preferences: Preferences
+}) {
   const { line } = join
+  const [paper] = line.papers
   const name = line.design.name.toLowerCase()
   const parts = join.parts
     .map((part) => countOf(part.perPiece ?? 1, part.parts[0]?.name ?? 'piece'))
@@ -54,15 +90,14 @@ function JoinLine({ join, projectId }: { readonly join: JoinView; readonly proje
           ? 'All joined.'
           : `${join.joinable - join.joined} more can be joined with what is folded.${glued ? ' Let the glue dry before the next layer; keep it off the string.' : ''}`}
       </p>
-      {says ? (
-        <dl className="mb-4 grid gap-x-6 gap-y-1 tablet:grid-cols-[8rem_1fr]">
-          <dt className="second">First join</dt>
-          <dd>{says.first}</dd>
-          <dt className="second">Every join</dt>
-          <dd>{says.each}</dd>
-          <dt className="second">Last join</dt>
-          <dd className="font-semibold">{says.last}</dd>
-        </dl>
+      {end?.joining ? (
+        <JoiningFigures
+          joining={end.joining}
+          says={says}
+          faces={facesOf(paper?.paper ?? ANY_PAPER, end.sideUp)}
+          leftHanded={hand === 'left'}
+          length={(share) => formatLength(share * line.sheetMm, preferences)}
+        />
       ) : null}
       <JoinButtons what={what} join={joinOne.bind(null, projectId, join.line.id)} />
     </li>
