@@ -1,5 +1,5 @@
 import { defaultGauges, finishedForm, gaugeShares, LIBRARY, shownSheetMm } from '../src/core/design'
-import { checkForm, GATES, paintForm, VIEWS } from '../src/core/shape'
+import { checkForm, crossingsOf, DEEPEST_CROSSING, GATES, paintForm, VIEWS } from '../src/core/shape'
 import { largest } from '../src/core/numeric'
 import { toPng } from '../src/formats/painted/png'
 import { report, percentile, timeRuns } from './figures'
@@ -46,6 +46,12 @@ report(
   100 * largest(checks.map((one) => one.worstStrain)),
   '',
   100 * GATES.worstStrain,
+)
+report(
+  'deepest crossing of faces, per thousand of the side',
+  1000 * largest(shaped.map(({ made }) => crossingsOf(made)[0]?.depth ?? 0)),
+  '',
+  1000 * DEEPEST_CROSSING,
 )
 
 console.log(`\nPainted from three sides, ${ACROSS_PX} pixels across (median of ${RUNS})`)

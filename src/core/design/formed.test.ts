@@ -1,4 +1,4 @@
-import { checkForm, GATES, measureForm, passes } from '../shape'
+import { checkForm, crossingsOf, DEEPEST_CROSSING, GATES, measureForm, passes } from '../shape'
 import {
   defaultGauges,
   finishedForm,
@@ -137,6 +137,9 @@ describe('every form of the library', () => {
   )
   test('there are such forms', () => {
     expect(shaped.length).toBeGreaterThanOrEqual(11)
+  })
+  test.each(shaped)('$name: no face goes through another', ({ finished: { form } }) => {
+    expect(crossingsOf(form).filter(({ depth }) => depth > DEEPEST_CROSSING)).toEqual([])
   })
   test.each(shaped)('$name keeps its paper: lengths, joints, area', ({ finished: { form } }) => {
     const found = checkForm(form)

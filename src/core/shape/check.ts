@@ -46,6 +46,13 @@ export function checkForm({ patches }: ShapedForm): FormCheck {
   return { meanStrain: length === 0 ? 0 : sum / length, worstStrain, torn, sheetArea }
 }
 
+/**
+ * How deep one face of a form that ships may go through another, in sides: 0.3 mm on 15 cm, three layers of copier paper.
+ * Held by the library's tests and printed by the bench; for a piece of one's own it is not looked for, which takes longer
+ * than its form.
+ */
+export const DEEPEST_CROSSING = 2e-3
+
 /** Lengths within a thousandth on average and a hundredth at the worst, nothing torn: else a form is not shown. */
 export const GATES = { meanStrain: 1e-3, worstStrain: 1e-2, torn: 1e-3 } as const
 

@@ -4,6 +4,7 @@ import { distance, normalOf, sized, less, type Spot } from '../geometry'
 import { BASES, fold, runProgram, SHAPING_TOOLS, type FoldProgram, type ShapeAct } from '../fold'
 import {
   checkForm,
+  crossingsOf,
   extentOf,
   GATES,
   measureForm,
@@ -14,6 +15,7 @@ import {
   type ShapedForm,
   type ShapeSettings,
 } from '.'
+import type { Patch } from './patches'
 
 const { at, onto, plane, step, through, valley } = fold
 const SETTINGS: ShapeSettings = { gauges: {}, sheetMm: 100 }
@@ -336,4 +338,31 @@ test('a stretched or torn form misses its gate', () => {
   })
   expect(passes(checkForm(moved(({ x, y, z }) => ({ x: 1.02 * x, y, z }))))).toBe(false)
   expect(passes(checkForm(moved(({ x, y, z }) => ({ x, y: y + 0.01, z }))))).toBe(false)
+})
+
+describe('faces through one another', () => {
+  const patch = (face: number, ...spots: readonly (readonly [number, number, number])[]): Patch => ({
+    face,
+    sheet: spots.map(([x, y]) => ({ x, y })),
+    lay: spots.map(([x, y]) => ({ x, y })),
+    spots: spots.map(([x, y, z]) => ({ x, y, z })),
+  })
+  const table = patch(0, [0, 0, 0], [1, 0, 0], [1, 1, 0], [0, 1, 0])
+  /** A point that comes down from a level edge to so far over the table, below zero under it. */
+  const point = (low: number, y = 0.31) => patch(1, [0.3, y, 0.2], [0.5, y, 0.2], [0.42, y, low])
+  test('how far the point of a triangle stands through a plate', () => {
+    expect(crossingsOf({ patches: [table, point(-0.03)] })).toEqual([
+      { faces: [1, 0], depth: expect.closeTo(0.03, 12) as number },
+    ])
+    expect(crossingsOf({ patches: [table, point(0.03)] })).toEqual([])
+  })
+  test('what stands on a plate, hangs on its edge or lies on it goes through nothing', () => {
+    expect(crossingsOf({ patches: [table, point(0)] })).toEqual([])
+    expect(crossingsOf({ patches: [table, point(-0.03, 0)] })).toEqual([])
+    expect(crossingsOf({ patches: [table, { ...table, face: 1 }] })).toEqual([])
+  })
+  test('a plate through the middle of another counts by its shorter side', () => {
+    const wall = patch(2, [0.5, 0.2, -0.1], [0.5, 0.8, -0.1], [0.5, 0.8, 0.4], [0.5, 0.2, 0.4])
+    expect(crossingsOf({ patches: [table, wall] })[0]?.depth).toBeCloseTo(0.1, 12)
+  })
 })

@@ -27,6 +27,9 @@ export interface FoldDiagramProps {
   readonly className?: string
 }
 
+/** Units of an enlarged part: shown small, it has heavier lines. */
+const ENLARGED_UNITS = 420
+
 /** A folded piece, layer by layer, with the next move drawn on it in the international convention of diagrams. */
 export function FoldDiagram({
   picture,
@@ -45,7 +48,7 @@ export function FoldDiagram({
     return <SmallDrawing drawing={smallPicture(picture, leftHanded)} {...{ faces, title, className }} />
   const whole = boxWith(picture.box, picture.symbols)
   const view = only
-    ? viewOf(only, 0, leftHanded)
+    ? viewOf(only, 0, leftHanded, 0.1, ENLARGED_UNITS)
     : viewOf(span === undefined ? whole : spread(whole, span), 120, leftHanded)
   const open = openEdgesOf(view, picture.edges.open)
   return (
@@ -59,7 +62,7 @@ export function FoldDiagram({
         <path d={open} fill="none" stroke="var(--paper-line)" strokeWidth={2.5} strokeLinecap="round" />
       )}
       {hidden ? <Hidden picture={picture} view={view} /> : null}
-      <FoldSymbols symbols={picture.symbols} view={view} more={more} length={length} />
+      <FoldSymbols symbols={picture.symbols} view={view} more={more} length={only ? undefined : length} />
     </svg>
   )
 }

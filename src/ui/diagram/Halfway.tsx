@@ -51,7 +51,7 @@ export function MoveDiagram({ halfway, scaleChanges = null, ...drawing }: MoveDi
   const enlarged = enlargedBox(drawing.picture)
   const sign =
     scaleChanges === null ? null : (
-      <p className="second absolute right-0 bottom-0 text-sm">
+      <p className="second absolute bottom-0 left-0 text-sm">
         drawn {formatTimes(scaleChanges)} {scaleChanges > 1 ? 'larger' : 'smaller'} from here
       </p>
     )

@@ -47,10 +47,19 @@ export function spread({ left, right, bottom, top }: Box, span: number): Box {
   return { left: left - grow, right: right + grow, bottom: bottom - grow, top: top + grow }
 }
 
-/** @param unit What places are rounded to: small pictures need no tenths, and say it in a third less. */
-export function viewOf(box: Box, margin: number, mirrored: boolean, unit: 1 | 0.1 = 0.1): View {
+/**
+ * @param unit What places are rounded to: small pictures need no tenths, and say it in a third less.
+ * @param long Units for the longer side: fewer make lines and signs heavier.
+ */
+export function viewOf(
+  box: Box,
+  margin: number,
+  mirrored: boolean,
+  unit: 1 | 0.1 = 0.1,
+  long: number = LONG,
+): View {
   const [across, high] = [box.right - box.left, box.top - box.bottom]
-  const scale = (LONG - 2 * margin) / Math.max(across, high, ROUNDING)
+  const scale = (long - 2 * margin) / Math.max(across, high, ROUNDING)
   const [width, height] = [across * scale + 2 * margin, high * scale + 2 * margin]
   const steps = 1 / unit
   const rounded = (value: number): number => Math.round(steps * value) / steps
