@@ -64,7 +64,7 @@ function apart(
 
 /** Labels above and below a wide piece, beside a tall one, none over another. */
 export function placedLabels(labels: readonly Label[], view: View): readonly PlacedLabel[] {
-  const wide = view.width > view.height
+  const wide = view.width >= view.height
   const first = ({ x, y }: Label) => (wide ? y < view.height / 2 : x < view.width / 2)
   return [true, false].flatMap((isFirst) => {
     const side = labels.filter((label) => first(label) === isFirst)

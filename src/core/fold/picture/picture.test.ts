@@ -209,6 +209,13 @@ describe('symbols of the international convention', () => {
       { kind: 'measure', share: expect.closeTo(Math.SQRT2 / 4, 4) as number },
     ])
   })
+  test('so is one through several layers, of which it is made on some only', () => {
+    const flap = valley(through(at(0.2, 0), at(0.2, 1)), { moves: at(0, 0.5) })
+    const pinch = foldAndUnfold(onto(at(0.5, 0), at(0.5, 1)), { between: [at(0.95, 0.5), at(1, 0.5)] })
+    const lines = symbols(flap, pinch).flatMap((one) => (one.kind === 'line' ? [one] : []))
+    expect(lines).toHaveLength(1)
+    expect(Math.abs((lines[0]?.from.x ?? 0) - (lines[0]?.to.x ?? 0))).toBeCloseTo(0.05, 4)
+  })
   test('a partial crease is drawn no longer than it is made', () => {
     const line = find(
       symbols(foldAndUnfold(onto(at(0, 0), at(1, 0)), { between: [at(0.5, 0), at(0.5, 0.25)] })),

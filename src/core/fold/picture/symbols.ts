@@ -1,8 +1,9 @@
 import { NOTHING_TO_SEE, ROUNDING, largest, least } from '../../numeric'
-import { distance, flips, mirrored, move, signedDistance, type Point } from '../../geometry'
+import { distance, flips, mirrored, signedDistance, type Point } from '../../geometry'
 import { boxOf, pointOf, type CreaseOnFace, type Frame, type GaugeShares } from '../program'
 import { sheetPoint, type Situation } from '../program/resolve'
-import type { MoveKind, MoveSpec, TakeSpec } from '../program'
+import type { MoveKind, MoveSpec, PointSpec, TakeSpec } from '../program'
+import { clipped } from '../program/do-move'
 import { letterOf } from '../moves/refold'
 import { lying } from '../state/start'
 import type { FoldedState } from '../state/types'
@@ -228,7 +229,7 @@ const DRAWS: { readonly [Kind in MoveKind]: (drawn: Drawn, spec: MoveOf<Kind>) =
     ...layersTaken(drawn, take),
   ],
   crease: (drawn, { way, take, between }) => {
-    const lines = foldLines(drawn.seen, clip(drawn.frame, drawn.frame.done.creases), way)
+    const lines = foldLines(drawn.seen, clippedTo(drawn, between), way)
     return [
       ...lines,
       ...(between ? endsOf(lines) : []),
@@ -281,15 +282,16 @@ function draw<Kind extends MoveKind>(drawn: Drawn, spec: MoveOf<Kind>): readonly
 export const symbolsOf = (frame: Frame, seen: Seen, gauges: GaugeShares): readonly FoldSymbol[] =>
   draw({ frame, seen, here: { state: frame.before.state, gauges } }, frame.done.spec)
 
-/** A partial crease is drawn as long as it is made: from the marks it leaves. */
-function clip({ before, after }: Frame, creases: readonly CreaseOnFace[]): readonly CreaseOnFace[] {
-  const fresh = after.marks.slice(before.marks.length)
-  return creases.flatMap((crease, index): CreaseOnFace[] => {
-    const pose = before.state.faces[crease.face]?.pose
-    const mark = fresh[index]
-    return pose && mark && fresh.length === creases.length
-      ? [{ face: crease.face, from: move(pose, mark.from), to: move(pose, mark.to) }]
-      : [crease]
+/** A partial crease is drawn as long as it is made, on every layer it is made on. */
+function clippedTo(
+  { frame, here }: Drawn,
+  between: readonly [PointSpec, PointSpec] | undefined,
+): readonly CreaseOnFace[] {
+  const ends = between?.map((point) => pointOf(here, point))
+  if (!ends) return frame.done.creases
+  return frame.done.creases.flatMap(({ face, from, to }): CreaseOnFace[] => {
+    const [start, end] = clipped(from, to, ends)
+    return distance(start, end) > SAME_PLACE ? [{ face, from: start, to: end }] : []
   })
 }
 

@@ -101,8 +101,8 @@ function simple(piece: Piece, here: Situation, spec: MoveOf<'fold' | 'unfold' | 
   return { after: { state, marks: [...piece.marks, ...marks] }, line, moving }
 }
 
-/** The part of a stretch between two points of its line. */
-function clipped(from: Point, to: Point, [p, q]: readonly Point[]): readonly [Point, Point] {
+/** The part of a stretch between two points of its line; of no length where it lies beyond both. */
+export function clipped(from: Point, to: Point, [p, q]: readonly Point[]): readonly [Point, Point] {
   if (!p || !q) return [from, to]
   const along = { x: to.x - from.x, y: to.y - from.y }
   const size2 = along.x * along.x + along.y * along.y
