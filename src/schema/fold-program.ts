@@ -114,6 +114,25 @@ const act = z
       curve,
     }),
     z.strictObject({
+      act: z.literal('fill'),
+      foot: point,
+      tip: point,
+      walls: z
+        .array(
+          z.strictObject({
+            faces: angle,
+            corners: z
+              .array(z.strictObject({ name: key, at: spot }))
+              .min(3)
+              .max(20)
+              .readonly(),
+          }),
+        )
+        .min(2)
+        .max(12)
+        .readonly(),
+    }),
+    z.strictObject({
       act: z.literal('stand'),
       degrees: angle,
       lookDownDegrees: z.number().min(1).max(90).optional(),

@@ -11,6 +11,7 @@ import {
 } from '../fold'
 import { flips, type Spot } from '../geometry'
 import { bendOf, bendOfFlap, bentPatches, cutForBend, type Bend } from './bend'
+import { filledPatches, fillOf, type Fill } from './fill'
 import { patchesOf, type Patch } from './patches'
 import { cutForPetals, opened, petalsOf, type Petals } from './petals'
 import type { ShapeSettings } from './settings'
@@ -108,6 +109,7 @@ export function shapedForm(
   for (const deed of deeds)
     if ('bend' in deed) patches = bentPatches(patches, deed.bend)
     else if ('petals' in deed) patches = opened(patches, deed.petals)
+    else if ('fill' in deed) patches = filledPatches(state, patches, deed.fill)
     else patches = patches.map((patch) => ({ ...patch, spots: patch.spots.map(deed.turn) }))
   const turns = deeds.flatMap((deed) => ('turn' in deed ? [deed.turn] : []))
   const [looked] = acting.flatMap(({ move }) =>
@@ -116,8 +118,12 @@ export function shapedForm(
   return formOf(state, patches, turns, looked)
 }
 
-/** An act read against the piece: a bend, petals, or a turn of the whole. */
-type Deed = { readonly bend: Bend } | { readonly petals: Petals } | { readonly turn: (spot: Spot) => Spot }
+/** An act read against the piece: a bend, petals, a hollow that is filled, or a turn of the whole. */
+type Deed =
+  | { readonly bend: Bend }
+  | { readonly petals: Petals }
+  | { readonly fill: Fill }
+  | { readonly turn: (spot: Spot) => Spot }
 
 function deedsOf(
   { step, state, foldsOf }: ShapingStep,
@@ -129,6 +135,8 @@ function deedsOf(
       return [{ bend: bendOf(state, act, settings) }]
     case 'petals':
       return [{ petals: petalsOf(state, act, settings) }]
+    case 'fill':
+      return [{ fill: fillOf(state, act, settings) }]
     case 'stand':
       return [{ turn: tilted(act.degrees) }]
     case 'lift': {

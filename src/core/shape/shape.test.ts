@@ -1,7 +1,16 @@
 import fc from 'fast-check'
 import { CoreError } from '../errors'
-import { distance, normalOf, sized, less, type Spot } from '../geometry'
-import { BASES, fold, runProgram, SHAPING_TOOLS, type FoldProgram, type ShapeAct } from '../fold'
+import { LIBRARY, mainPart, programOf } from '../design'
+import { distance, inner, normalOf, sized, less, type Spot } from '../geometry'
+import {
+  BASES,
+  fold,
+  runProgram,
+  SHAPING_TOOLS,
+  type FoldProgram,
+  type MoveSpec,
+  type ShapeAct,
+} from '../fold'
 import {
   checkForm,
   crossingsOf,
@@ -365,4 +374,76 @@ describe('faces through one another', () => {
     const wall = patch(2, [0.5, 0.2, -0.1], [0.5, 0.8, -0.1], [0.5, 0.8, 0.4], [0.5, 0.2, 0.4])
     expect(crossingsOf({ patches: [table, wall] })[0]?.depth).toBeCloseTo(0.1, 12)
   })
+})
+
+describe('a hollow that is filled', () => {
+  const tulip = LIBRARY.find(({ id }) => id === 'tulip')!
+  const program = programOf(mainPart(tulip), tulip.variants[0]!)!
+  const withWalls = (change: (walls: Walls) => Walls): FoldProgram => ({
+    ...program,
+    steps: program.steps.map((one) => ({
+      ...one,
+      rounds: one.rounds.map((round) => ({
+        ...round,
+        moves: round.moves.map((move) => changed(move, change)),
+      })),
+    })),
+  })
+  const form = formOf(program)
+  const spots = form.patches.flatMap((patch) => patch.spots)
+  test('keeps its lengths, tears nowhere, loses no paper', () => {
+    const { worstStrain, torn, sheetArea } = checkForm(form)
+    expect(worstStrain).toBeLessThan(1e-4)
+    expect(torn).toBeLessThan(1e-5)
+    expect(sheetArea).toBeCloseTo(1, 6)
+    expect(crossingsOf(form)).toEqual([])
+  })
+  test('is round: all of it lies on one side of every wall', () => {
+    const within = form.patches.map(({ spots: own }) => {
+      const [base] = own
+      const normal = normalOf(own)
+      const off = spots.map((spot) => inner(normal, less(spot, base ?? spot)))
+      return Math.min(Math.max(...off), -Math.min(...off))
+    })
+    expect(Math.max(...within)).toBeLessThan(1e-5)
+  })
+  test('with a wall too few it tears, and is not shown', () => {
+    const open = formOf(withWalls((walls) => walls.slice(1)))
+    expect(passes(checkForm(open))).toBe(false)
+  })
+  test('turned by half a turn about its axis it is itself', () => {
+    const middle = { x: 0.5, y: 0 }
+    for (const spot of spots) {
+      const turned = { x: 2 * middle.x - spot.x, y: 2 * middle.y - spot.y, z: spot.z }
+      expect(Math.min(...spots.map((other) => sized(less(other, turned))))).toBeLessThan(1e-4)
+    }
+  })
+  test.each([
+    [
+      'two lengths for one edge',
+      (walls: Walls) => walls.map((wall, index) => (index === 0 ? shifted(wall) : wall)),
+      'lengths',
+    ],
+    ['a corner off the paper', (walls: Walls) => walls.map((wall) => beside(wall)), 'not on the paper'],
+  ])('%s is refused', (_, change, says) => {
+    expect(() => formOf(withWalls(change))).toThrow(says)
+  })
+})
+type Walls = Extract<ShapeAct, { act: 'fill' }>['walls']
+const changed = (move: MoveSpec, change: (walls: Walls) => Walls): MoveSpec =>
+  move.kind === 'shape' && move.acts
+    ? {
+        ...move,
+        acts: move.acts.map((act) => (act.act === 'fill' ? { ...act, walls: change(act.walls) } : act)),
+      }
+    : move
+const shifted = (wall: Walls[number]): Walls[number] => ({
+  ...wall,
+  corners: wall.corners.map((corner, index) => (index === 3 ? { ...corner, at: [0.375, 0.2] } : corner)),
+})
+const beside = (wall: Walls[number]): Walls[number] => ({
+  ...wall,
+  corners: wall.corners.map((corner) =>
+    corner.name === 'closed point' ? { ...corner, at: [3, 3] } : corner,
+  ),
 })

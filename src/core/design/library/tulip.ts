@@ -1,9 +1,28 @@
-import { fold, type MoveSpec, type PointSpec, type TakeSpec } from '../../fold'
+import {
+  fold,
+  type MoveSpec,
+  type PointSpec,
+  type ShapeAct,
+  type SheetPoint,
+  type TakeSpec,
+} from '../../fold'
 import type { DesignSource } from '../types'
 import { asSteps, stepsOfBase } from './steps'
 import { extent } from './sizes'
 
-const { at, foldAndUnfold, middleOf, off, onto, plane, step, through, turnOverUpright, valley } = fold
+const {
+  at,
+  foldAndUnfold,
+  middleOf,
+  off,
+  onto,
+  plane,
+  quarterTurned,
+  step,
+  through,
+  turnOverUpright,
+  valley,
+} = fold
 
 const waterbomb = stepsOfBase('waterbomb')
 /** The closed point, and the raw middles of two sides that meet at the open end below it. */
@@ -64,6 +83,36 @@ const tucked = (tipAt: Spot, pocket: Spot): MoveSpec => {
       ...slot.base.map((under) => [layer, under] as const),
     ]),
   }
+}
+
+/**
+ * The walls of the bud: a quarter of the sheet each, from the closed point to the open end, cut off at the folds of the
+ * locked sides. Corners of the sheet by turns have the upright fold (a place on the half diagonal, a place below it) and
+ * the leaning one (a place at the lower edge).
+ */
+const wall = (faces: number, quarters: number, upright: string, leaning: string, leaningFirst: boolean) => {
+  const spot = (x: number, y: number): SheetPoint => quarterTurned([leaningFirst ? x : 1 - x, y], quarters)
+  return {
+    faces,
+    corners: [
+      { name: leaning, at: spot(0.625, 0.125) },
+      { name: 'closed point', at: spot(0.5, 0.5) },
+      { name: `${upright}, upper`, at: spot(0.375, 0.375) },
+      { name: `${upright}, lower`, at: spot(0.375, 0.125) },
+      { name: 'open end', at: spot(0.5, 0) },
+    ],
+  }
+}
+const bud: ShapeAct = {
+  act: 'fill',
+  foot: OPEN,
+  tip: POINT,
+  walls: [
+    wall(180, 0, 'first fold', 'first lean', true),
+    wall(270, 1, 'second fold', 'first lean', false),
+    wall(0, 2, 'second fold', 'second lean', true),
+    wall(90, 3, 'first fold', 'second lean', false),
+  ],
 }
 
 export const tulip: DesignSource = {
@@ -229,9 +278,9 @@ export const tulip: DesignSource = {
               {
                 kind: 'shape',
                 name: 'inflate',
-                model: 'The flat bud becomes as deep as it is wide and draws in. Common practice, no source.',
-                factor: [0.75, 0.9],
-                axes: ['width'],
+                model:
+                  'The hollow filled until it is round: four walls, joined along the folds of the locked sides, closed below. Exact in every length; paper rounds its edges a little more.',
+                acts: [bud, { act: 'stand', degrees: 90 }],
               },
             ),
             step(
@@ -246,8 +295,8 @@ export const tulip: DesignSource = {
                 kind: 'shape',
                 name: 'curl',
                 model:
-                  'Peeled petals lie outwards and take their tips with them. Common practice, no source.',
-                factor: [0.7, 0.9],
+                  'Peeled petals lie outwards beside the bud, which keeps its height. The form shows it before they are peeled. Common practice, no source.',
+                factor: [1, 1],
                 axes: ['height'],
               },
             ),
@@ -270,7 +319,8 @@ export const tulip: DesignSource = {
           derivation: 'Measured on the folds: between the slanting sides of the locked bud.',
         },
       ],
-      shaping: 'Blowing up draws the width in; peeling takes from the height.',
+      formSizes: [{ axis: 'standing', label: 'high, standing', measure: 'height' }],
+      shaping: 'Blowing up makes it as deep as it is wide and takes from its height.',
     },
   ],
 }

@@ -128,6 +128,20 @@ export type ShapeAct =
       readonly curve: readonly CurvePartSpec[]
     }
   /**
+   * A hollow around an axis filled until it is round. Its walls are told by their corners on the sheet; corners of one name
+   * are one place. A wall bends along lines from its first corner to all others; where it will face is told in degrees
+   * around the axis, 0 to the right of it, 90 towards the viewer. What lies on a wall goes with it.
+   */
+  | {
+      readonly act: 'fill'
+      readonly foot: PointSpec
+      readonly tip: PointSpec
+      readonly walls: readonly {
+        readonly faces: number
+        readonly corners: readonly { readonly name: string; readonly at: SheetPoint }[]
+      }[]
+    }
+  /**
    * The whole of it turned about the level axis, so that it stands: 90 puts what was up in the plane upright. What is thin
    * from straight above says from how far over the table it is looked down on.
    */
