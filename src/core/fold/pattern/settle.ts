@@ -34,8 +34,11 @@ interface Condition {
  * over the folds between. Tried from wide to narrow, since a wide one may take for touching what only lies near.
  */
 const REACHES = [6, 3, 1.5] as const
-/** A corner that would have to go farther than this, in roundings, was not rounded but lies elsewhere. */
-const FARTHEST = 1
+/**
+ * A corner that would have to go farther than this, in roundings, was not rounded but lies elsewhere: both its coordinates
+ * may be off by one.
+ */
+const FARTHEST = Math.SQRT2 * 1.001
 const ROUNDS = 4
 const STEPS = 12
 /** What a solved condition may still be off, in sides. */

@@ -79,6 +79,20 @@ test.each([0.1, 0.3, 0.5, 0.8])(
   },
 )
 
+test('more corners than a hand can follow give no picture, and take no time', () => {
+  const pleats = (count: number) =>
+    refold(flat, {
+      open: [],
+      add: Array.from({ length: count - 1 }, (_, index) => ({
+        from: { x: (index + 1) / count, y: 0 },
+        to: { x: (index + 1) / count, y: 1 },
+        letter: index % 2 === 0 ? 'V' : 'M',
+      })),
+      stays: { x: 0.5 / count, y: 0.5 },
+    })
+  expect(liftPaper(flat, pleats(20), 0.5)?.parts).toHaveLength(20)
+  expect(liftPaper(flat, pleats(80), 0.5)).toBeNull()
+})
 test('a sheet that stays as it is gives no picture', () => {
   expect(liftPaper(flat, flat, 0.5)).toBeNull()
 })

@@ -350,17 +350,25 @@ function wayOf(
 }
 
 /**
+ * More corners than this on their way and no shape is looked for: the time it takes grows with their cube, and a hand
+ * follows no picture of so many. Thirty, the most that ships, take under a second.
+ */
+const MOST_FREE = 60
+
+/**
  * The paper a share of the way (0 to 1) from one flat state to another of the same sheet. Every corner starts on the
  * half circle from where it lies to where it will lie and is guided by how far each crease should have turned; then
  * parts take their own plane shapes again. Where plates cannot do the move, corners only nearly keep their distances.
  * Where a fold would go to the wrong side, flaps that ride on larger parts are opened out and laid on again.
- * What lies alike before and after stays on the table. `null` where nothing moves.
+ * What lies alike before and after stays on the table. `null` where nothing moves, or more than can be followed.
  * Layers are not kept from passing through one another.
  */
 export function liftPaper(before: FoldedState, after: FoldedState, share: number): LiftedPaper | null {
   const corners = new Corners()
   const parts = partsOf(before, after, corners)
   if (parts.every(({ still }) => still)) return null
+  const held = new Set(parts.flatMap((part) => (part.still ? part.corners : [])))
+  if (corners.all.length - held.size > MOST_FREE) return null
   const way = wayOf({ before, after, share, sheet: corners.all }, parts)
   const bars = [...shapesOf(parts, way.sheet).bars, ...stacksOf(way.joints, way.lay)]
   const found = (spots: readonly Spot[]): LiftedPaper => ({
