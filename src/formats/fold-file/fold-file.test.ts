@@ -192,7 +192,8 @@ describe('coordinates with few digits', () => {
         const read = layersOf(rounded(end, 1, digits))
         expect(read).toMatchObject({ mostLayers, fewestLayers, orders: 1 })
         if (read.snapped.kind === 'moved')
-          expect(read.snapped.mostMoved).toBeLessThan(1.01 * Math.max(1e-11, 10 ** -digits))
+          // Both coordinates of a corner may have been off by their last digit.
+          expect(read.snapped.mostMoved).toBeLessThan(1.01 * Math.SQRT2 * Math.max(1e-11, 10 ** -digits))
       }
     },
     30_000,
