@@ -1,6 +1,6 @@
 import { defaultGauges, gaugeShares, LIBRARY, mainPart, programOf } from '../../design'
 import { distance, lineThrough, mirrored, signedDistance, type Line, type Point } from '../../geometry'
-import { fold, runProgram, type FoldProgram, type Frame, type GaugeShares } from '..'
+import { BASES, fold, runProgram, type FoldProgram, type Frame, type GaugeShares } from '..'
 import { foundBy, type Finding } from './found'
 import { placeName } from './places'
 
@@ -190,3 +190,29 @@ describe('told by hand', () => {
     expect(covered.measures).toHaveLength(1)
   })
 })
+
+// Some are told in the plane the piece lies in: turned, they would be other folds.
+const TURNS = BASES.filter(({ program }) => !/"(plane|by)"/.test(JSON.stringify(program)))
+test.each(TURNS.map(({ id, program }) => ({ id, program })))(
+  '$id base: turned on the table by 17 degrees, every fold is found in the same way',
+  ({ program }) => {
+    const told = (turned: FoldProgram) =>
+      runProgram(turned).frames.flatMap((frame) => {
+        const finding = foundBy(frame, {})
+        if (!finding) return []
+        const { moves, targets, linesMoved, linesAimedAt, along, measures } = finding
+        return [
+          {
+            places: [...moves, ...targets].map(
+              ({ lines }) => new Set(lines.map(({ step: made }) => made)).size,
+            ),
+            lines: [linesMoved, linesAimedAt, along].map((lines) => lines.length > 0),
+            measures: measures.map(({ share }) => Math.round(share * 1e6)),
+          },
+        ]
+      })
+    const turn = step({ key: 'turn', say: 'Turn', crease: 'none' }, fold.rotateBy(17))
+    // Steps are counted from the first crease.
+    expect(told({ ...program, steps: [turn, ...program.steps] })).toEqual(told(program))
+  },
+)
