@@ -13,6 +13,7 @@ import { FoldDiagram } from './FoldDiagram'
 import { MoveDiagram } from './Halfway'
 import { InBetween } from './InBetween'
 import { PatternDrawing } from './PatternDrawing'
+import { placedLabels } from './SymbolWords'
 import { endWords, StackSide } from './StackSide'
 import { facesOf } from './faces'
 import { boxWith, enlargedBox, openEdgesOf, scalesOf, viewOf } from './view'
@@ -293,4 +294,42 @@ test('an open edge of several layers is told from one of one layer', () => {
   const view = viewOf({ left: 0, right: 1, bottom: 0, top: 1 }, 0, false)
   expect(openEdgesOf(view, edges.open).match(/M/g)).toHaveLength(3)
   expect(drawProgram(programOf()).front.edges.open).toEqual([])
+})
+
+test('edges that meet under another layer are no open edge', () => {
+  const cupboard = [valley(onto(at(0, 0), at(0.5, 0))), valley(onto(at(1, 0), at(0.5, 0)))]
+  const { edges } = drawProgram(programOf(...cupboard, turnOverUpright)).front
+  expect(edges.open.length).toBeGreaterThan(0)
+  for (let index = 0; index < edges.open.length; index += 7) {
+    const [ax = 0, , bx = 0] = edges.open.slice(index, index + 3)
+    // Only above and below, where the doors end with the sheet; not upright in the middle, where they meet behind it.
+    expect(Math.abs(ax - bx)).toBeGreaterThan(0.1)
+  }
+})
+
+describe('labels', () => {
+  const view = viewOf({ left: 0, right: 1, bottom: 0, top: 0.6 }, 120, false)
+  const label = (says: string, x: number, y: number) => ({ says, x, y, dot: false })
+  test('about one place stand beside one another, within the drawing', () => {
+    const placed = placedLabels(
+      [label('1.15 cm', 500, 200), label('1.7 cm', 502, 200), label('2 of 4 layers', 505, 210)],
+      view,
+    )
+    const spans = placed.map(({ at: { x }, says }) => [x - 10 * says.length, x + 10 * says.length] as const)
+    for (const [index, [, end]] of spans.slice(0, -1).entries())
+      expect(spans[index + 1]?.[0]).toBeGreaterThan(end)
+    expect(Math.min(...spans.map(([start]) => start))).toBeGreaterThanOrEqual(0)
+    expect(Math.max(...spans.map(([, end]) => end))).toBeLessThanOrEqual(view.width)
+  })
+  test('at an edge of the drawing they are pushed in, and keep apart', () => {
+    const placed = placedLabels([label('1.15 cm', 990, 200), label('1.7 cm', 995, 200)], view)
+    expect((placed[1]?.at.x ?? 0) - (placed[0]?.at.x ?? 0)).toBeGreaterThan(130)
+    expect(placed[1]?.at.x).toBeLessThan(view.width)
+  })
+  test('beside a tall piece they stand under one another', () => {
+    const tall = viewOf({ left: 0, right: 0.5, bottom: 0, top: 1 }, 120, false)
+    const placed = placedLabels([label('1 cm', 100, 400), label('2 cm', 110, 402)], tall)
+    expect(placed.map(({ anchor }) => anchor)).toEqual(['end', 'end'])
+    expect((placed[1]?.at.y ?? 0) - (placed[0]?.at.y ?? 0)).toBeGreaterThan(40)
+  })
 })

@@ -1,5 +1,6 @@
 import { boxOf, type Frame, type GaugeShares, type Piece } from '../program'
-import { footOf, lineThrough, type Point } from '../../geometry'
+import { distance, footOf, lineThrough, signedDistance, type Point } from '../../geometry'
+import { CARRIED_THROUGH, NOTHING_TO_SEE } from '../../numeric'
 import { acrossAt, sectionOf, type Section } from './section'
 import { symbolsOf, type FoldSymbol } from './symbols'
 import { edgesOf, marksSeen, seenFrom, visibleRegions, type Edge, type Seen, type Segment } from './visible'
@@ -68,22 +69,47 @@ function flatInPlace(known: Set<string>, stretches: readonly Segment[]): readonl
   })
 }
 
+/** The stretch of another line's edge that lies on this one, as places along it; `null` where none does. */
+function lyingOn(edge: Segment, other: Segment): readonly [number, number] | null {
+  const line = lineThrough(edge.from, edge.to)
+  if ([other.from, other.to].some((end) => Math.abs(signedDistance(line, end)) > CARRIED_THROUGH)) return null
+  const along = (at: Point) =>
+    (at.x - edge.from.x) * line.direction.x + (at.y - edge.from.y) * line.direction.y
+  const [a, b] = [along(other.from), along(other.to)]
+  const [start, end] = [Math.max(0, Math.min(a, b)), Math.min(distance(edge.from, edge.to), Math.max(a, b))]
+  return end - start > NOTHING_TO_SEE ? [start, end] : null
+}
+
 /** Raw edges in a stack, edge on edge: an open edge of several layers, which one line would not tell from one of one. */
 function openEdges(edges: readonly Edge[]): readonly number[] {
-  const under = new Map<string, number>()
   const raw = edges.filter(({ kind }) => kind === 'raw')
-  for (const edge of raw)
-    if (!edge.seen) under.set(drawnStretch(edge).name, (under.get(drawnStretch(edge).name) ?? 0) + 1)
+  const under = raw.filter(({ seen }) => !seen)
   const known = new Set<string>()
   return raw.flatMap((edge): readonly number[] => {
-    const { name, row } = drawnStretch(edge)
-    const count = under.get(name)
-    if (!edge.seen || count === undefined || known.has(name)) return []
+    const { name } = drawnStretch(edge)
+    if (!edge.seen || known.has(name)) return []
     known.add(name)
+    const runs = under.flatMap((other) => {
+      const run = lyingOn(edge, other)
+      return run ? [run] : []
+    })
+    const ends = [...new Set(runs.flat())].sort((a, b) => a - b)
     const foot = footOf(lineThrough(edge.from, edge.to), edge.inner)
     const away = { x: foot.x - edge.inner.x, y: foot.y - edge.inner.y }
-    const size = Math.hypot(away.x, away.y)
-    return [...row, count, rounded(away.x / size), rounded(away.y / size)]
+    const [size, whole] = [Math.hypot(away.x, away.y), distance(edge.from, edge.to)]
+    const at = (place: number): Point => ({
+      x: edge.from.x + ((edge.to.x - edge.from.x) * place) / whole,
+      y: edge.from.y + ((edge.to.y - edge.from.y) * place) / whole,
+    })
+    return ends.slice(1).flatMap((end, index) => {
+      const start = ends[index] ?? end
+      const count = runs.filter(
+        ([from, to]) => from < end - NOTHING_TO_SEE && to > start + NOTHING_TO_SEE,
+      ).length
+      if (count === 0 || end - start < NOTHING_TO_SEE) return []
+      const { row } = drawnStretch({ from: at(start), to: at(end) })
+      return [...row, count, rounded(away.x / size), rounded(away.y / size)]
+    })
   })
 }
 
