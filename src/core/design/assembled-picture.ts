@@ -40,6 +40,37 @@ export interface Held {
   readonly off?: Point
 }
 
+/** What is seen of one unit where it is laid, under what covers it. */
+function laidUnder(
+  { regions, edges }: FoldPicture,
+  onPlace: (at: Point) => Point,
+  covers: readonly Polygon[],
+): { readonly regions: FoldPicture['regions']; readonly seen: readonly number[] } {
+  const uncovered = (part: Polygon): readonly Polygon[] =>
+    covers.reduce<readonly Polygon[]>(
+      (left, cover) =>
+        left.flatMap((shape) => outside(shape, cover)).filter((shape) => area(shape) > CARRIED_THROUGH),
+      [part],
+    )
+  const stretches = pointsOf(edges.seen)
+  return {
+    regions: regions.map(({ side, parts }) => ({
+      side,
+      parts: parts.flatMap((part) => uncovered(pointsOf(part).map(onPlace)).map(rowOf)),
+    })),
+    seen: stretches.flatMap((from, index) => {
+      const to = stretches[index + 1]
+      if (index % 2 === 1 || !to) return []
+      return covers
+        .reduce<readonly (readonly [Point, Point])[]>(
+          (left, cover) => left.flatMap(([a, b]) => stretchOutside(a, b, cover)),
+          [[onPlace(from), onPlace(to)]],
+        )
+        .flatMap(([a, b]) => rowOf([a, b]))
+    }),
+  }
+}
+
 /**
  * Units of an assembled piece as a picture: the unit's own, laid around the centre. Where units overlap, half of the
  * ring on one side of a unit lies over it and the other half under it, so the last one closes as all the others do. A
@@ -67,32 +98,7 @@ export function assembledPicture(
   }
   const laid = held.map((one) => {
     const { unit, off = { x: 0, y: 0 } } = one
-    const onPlace = (at: Point) => plus(turnedAbout(centre, unit * stepRad, at), off)
-    const covers = coversOf(one)
-    const regions = picture.regions.map(({ side, parts }) => ({
-      side,
-      parts: parts.flatMap((part) =>
-        covers
-          .reduce<readonly Polygon[]>(
-            (left, cover) =>
-              left.flatMap((shape) => outside(shape, cover)).filter((shape) => area(shape) > CARRIED_THROUGH),
-            [pointsOf(part).map(onPlace)],
-          )
-          .map(rowOf),
-      ),
-    }))
-    const stretches = pointsOf(picture.edges.seen)
-    const seen = stretches.flatMap((from, index) => {
-      const to = stretches[index + 1]
-      if (index % 2 === 1 || !to) return []
-      return covers
-        .reduce<readonly (readonly [Point, Point])[]>(
-          (left, cover) => left.flatMap(([a, b]) => stretchOutside(a, b, cover)),
-          [[onPlace(from), onPlace(to)]],
-        )
-        .flatMap(([a, b]) => rowOf([a, b]))
-    })
-    return { regions, seen }
+    return laidUnder(picture, (at) => plus(turnedAbout(centre, unit * stepRad, at), off), coversOf(one))
   })
   const all = held.flatMap(moved)
   return {

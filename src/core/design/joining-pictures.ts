@@ -1,4 +1,11 @@
-import { pointOf, type FoldPicture, type FoldSymbol, type GaugeShares, type Piece } from '../fold'
+import {
+  pointOf,
+  type FoldPicture,
+  type FoldSymbol,
+  type GaugeShares,
+  type Piece,
+  type PointSpec,
+} from '../fold'
 import { centre as middleOf, distance, minus, plus, times, type Point } from '../geometry'
 import { assembledPicture, type Held } from './assembled-picture'
 import { sightOf, turnedAbout, type Assembled } from './assembly'
@@ -16,6 +23,57 @@ const HELD_OFF = 1
 /** Of the whole round, how many are joined where one join like all others is shown. */
 const SO_FAR = 0.4
 
+/** A round of units, with what is read off one of them. */
+interface Round {
+  readonly laid: Assembled
+  readonly assembly: Assembly
+  readonly middles: readonly Point[]
+  /** A place of the unit as it lies in the plane it was folded in. */
+  readonly place: (spec: PointSpec) => Point
+  readonly onUnit: (at: Point, unit: number) => Point
+  /** How far from its first end the mark lies; `null` where there is none. */
+  readonly sight: number | null
+}
+
+/** How far off its place the next unit is held. */
+function offOf({ laid: { centre }, assembly, middles }: Round, unit: number): Point {
+  const [own, before] = [middles[unit] ?? centre, middles[unit - 1] ?? centre]
+  const from = 'tab' in assembly.join ? before : centre
+  return times(minus(own, from), (HELD_OFF * distance(own, before)) / distance(own, from))
+}
+
+/** Where the unit in the hand goes. */
+function comesTo(round: Round, joined: number, off: Point): readonly FoldSymbol[] {
+  const { laid, assembly, middles, place, onUnit } = round
+  const { join } = assembly
+  if (!('tab' in join)) {
+    const to = middles[joined] ?? laid.centre
+    return [{ kind: 'arrow', head: 'front', from: plus(to, off), to }]
+  }
+  const [tab, seat] = [place(join.tab), place(join.seat)]
+  const [from, to] = [plus(onUnit(tab, joined), off), onUnit(seat, joined - 1)]
+  const corner = { kind: 'corner' } as const
+  return [
+    { kind: 'landmark', role: 'moves', at: from, name: corner },
+    { kind: 'landmark', role: 'target', at: to, name: corner },
+    { kind: 'arrow', head: 'between', from, to },
+    // The last one takes the tab of the first as well.
+    ...(joined === laid.units.length - 1
+      ? [{ kind: 'arrow', head: 'between', from: tab, to: plus(onUnit(seat, joined), off) } as const]
+      : []),
+    ...markOf(round, joined),
+  ]
+}
+
+/** On the join before: how far the edge that is looked at leaves its mark. */
+function markOf({ laid, assembly, place, onUnit, sight }: Round, joined: number): readonly FoldSymbol[] {
+  if (sight === null || !assembly.sight || joined < 2 || joined === laid.units.length - 1) return []
+  const [start, beyond] = assembly.sight.crosses.map((spec) => onUnit(place(spec), joined - 2))
+  if (!start || !beyond) return []
+  const to = plus(start, times(minus(beyond, start), sight / distance(start, beyond)))
+  return [{ kind: 'measure', from: start, to, share: sight }]
+}
+
 /**
  * Pictures of how units become a piece. A unit that is slid into another comes along the line between the two; one that
  * is laid on another comes from outside. *Throws* what a place that is not on the paper throws.
@@ -28,55 +86,21 @@ export function joiningPictures(
   gauges: GaugeShares,
 ): JoiningPictures {
   const { centre, stepRad, units } = laid
-  const table = { state: end.state, gauges }
-  const onUnit = (at: Point, index: number) => turnedAbout(centre, index * stepRad, at)
-  const middles = units.map((outline) => middleOf(outline))
-  const offOf = (index: number): Point => {
-    const [own, before] = [middles[index] ?? centre, middles[index - 1] ?? centre]
-    const apart = distance(own, before)
-    const way = 'tab' in assembly.join ? minus(own, before) : minus(own, centre)
-    const size = distance(own, 'tab' in assembly.join ? before : centre)
-    return times(way, (HELD_OFF * apart) / size)
+  const round: Round = {
+    laid,
+    assembly,
+    middles: units.map((outline) => middleOf(outline)),
+    place: (spec) => pointOf({ state: end.state, gauges }, spec),
+    onUnit: (at, index) => turnedAbout(centre, index * stepRad, at),
+    sight: sightOf(assembly, end, gauges),
   }
   const picture = (joined: number): FoldPicture => {
-    const off = offOf(joined)
+    const off = offOf(round, joined)
     const held: readonly Held[] = [
       ...Array.from({ length: joined }, (_, index) => ({ unit: index })),
       { unit: joined, off },
     ]
-    const drawn = assembledPicture(unit, laid, assembly.next, held)
-    return { ...drawn, symbols: symbolsOf(joined, off) }
-  }
-  const symbolsOf = (joined: number, off: Point): readonly FoldSymbol[] => {
-    const { join } = assembly
-    if (!('tab' in join)) {
-      const to = middles[joined] ?? centre
-      return [{ kind: 'arrow', head: 'front', from: plus(to, off), to }]
-    }
-    const [tab, seat] = [pointOf(table, join.tab), pointOf(table, join.seat)]
-    const to = onUnit(seat, joined - 1)
-    const from = plus(onUnit(tab, joined), off)
-    const corner = { kind: 'corner' } as const
-    const slid: readonly FoldSymbol[] = [
-      { kind: 'landmark', role: 'moves', at: from, name: corner },
-      { kind: 'landmark', role: 'target', at: to, name: corner },
-      { kind: 'arrow', head: 'between', from, to },
-    ]
-    // The last one takes the tab of the first as well.
-    const closes = joined === units.length - 1
-    const taken: readonly FoldSymbol[] = closes
-      ? [{ kind: 'arrow', head: 'between', from: tab, to: plus(onUnit(seat, joined), off) }]
-      : []
-    return [...slid, ...taken, ...markOf(joined)]
-  }
-  /** On the join before: how far the closed edge of the next unit leaves the mouth from the point of the star. */
-  const markOf = (joined: number): readonly FoldSymbol[] => {
-    const share = sightOf(assembly, end, gauges)
-    if (share === null || !assembly.sight || joined < 2 || joined === units.length - 1) return []
-    const [start, beyond] = assembly.sight.crosses.map((spec) => onUnit(pointOf(table, spec), joined - 2))
-    if (!start || !beyond) return []
-    const to = plus(start, times(minus(beyond, start), share / distance(start, beyond)))
-    return [{ kind: 'measure', from: start, to, share }]
+    return { ...assembledPicture(unit, laid, assembly.next, held), symbols: comesTo(round, joined, off) }
   }
   return {
     first: picture(1),

@@ -1,4 +1,5 @@
 import { inner, less, normalOf, outer, sized, type Spot } from '../geometry'
+import { largest, least } from '../numeric'
 import type { Patch } from './patches'
 import type { ShapedForm } from './form'
 
@@ -34,7 +35,7 @@ const trianglesOf = ({ face, spots }: Patch): readonly Triangle[] =>
 const cellsOf = (spots: readonly Spot[]): readonly string[] => {
   const range = (key: 'x' | 'y' | 'z'): readonly number[] => {
     const values = spots.map((spot) => spot[key])
-    const [low, high] = [Math.floor(Math.min(...values) / CELL), Math.floor(Math.max(...values) / CELL)]
+    const [low, high] = [Math.floor(least(values) / CELL), Math.floor(largest(values) / CELL)]
     return Array.from({ length: high - low + 1 }, (_, index) => low + index)
   }
   const [xs, ys, zs] = [range('x'), range('y'), range('z')]

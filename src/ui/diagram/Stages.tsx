@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import type { HalfwayPicture } from '@/core/fold'
+import { largest, least } from '@/core/numeric'
 import { Halfway } from './Halfway'
 import type { PaperFaces } from './Paper'
 
@@ -15,7 +16,7 @@ function useStages(address: string): Fetched {
   const [fetched, setFetched] = useState<{ readonly address: string; readonly stages: Fetched } | null>(null)
   useEffect(() => {
     const leaving = new AbortController()
-    fetch(address, { signal: leaving.signal })
+    void fetch(address, { signal: leaving.signal })
       .then(async (answer) => (answer.ok ? ((await answer.json()) as readonly HalfwayPicture[]) : 'failed'))
       .catch(() => 'failed' as const)
       .then((stages) => {
@@ -30,10 +31,10 @@ function useStages(address: string): Fetched {
 function inOneBox(stages: readonly HalfwayPicture[]): readonly HalfwayPicture[] {
   const boxes = stages.map(({ box }) => box)
   const box = {
-    left: Math.min(...boxes.map(({ left }) => left)),
-    right: Math.max(...boxes.map(({ right }) => right)),
-    bottom: Math.min(...boxes.map(({ bottom }) => bottom)),
-    top: Math.max(...boxes.map(({ top }) => top)),
+    left: least(boxes.map(({ left }) => left)),
+    right: largest(boxes.map(({ right }) => right)),
+    bottom: least(boxes.map(({ bottom }) => bottom)),
+    top: largest(boxes.map(({ top }) => top)),
   }
   return stages.map((stage) => ({ ...stage, box }))
 }

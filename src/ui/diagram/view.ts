@@ -1,4 +1,4 @@
-import { ROUNDING } from '@/core/numeric'
+import { largest, least, ROUNDING } from '@/core/numeric'
 import type { DrawnOnce, FoldPicture, FoldSymbol } from '@/core/fold'
 
 /** Where a picture is drawn: 1000 units for its longer side, y down, mirrored for the left hand where asked. */
@@ -122,7 +122,7 @@ function foldBox(symbols: readonly FoldSymbol[]): Box | null {
   const spots = symbols.flatMap((one) => (one.kind === 'line' ? [one.from, one.to] : []))
   if (spots.length === 0) return null
   const [xs, ys] = [spots.map(({ x }) => x), spots.map(({ y }) => y)]
-  return { left: Math.min(...xs), right: Math.max(...xs), bottom: Math.min(...ys), top: Math.max(...ys) }
+  return { left: least(xs), right: largest(xs), bottom: least(ys), top: largest(ys) }
 }
 
 /** A fold that takes less than this of its picture is shown enlarged beside it. */
@@ -173,8 +173,8 @@ export function scalesOf(pictures: readonly Framed[], restart: (index: number) =
     }
     // As large as the largest of those that follow at this scale.
     const end = sizes.findIndex((next, later) => later > index && (restart(later) || next < TOO_SMALL * size))
-    const span = Math.max(
-      ...sizes.slice(index, end < 0 ? undefined : end).filter((next) => next <= size / TOO_SMALL),
+    const span = largest(
+      sizes.slice(index, end < 0 ? undefined : end).filter((next) => next <= size / TOO_SMALL),
     )
     const changes = before === undefined || Math.abs(span / before - 1) < 0.05 ? null : before / span
     scales.push({ span, changes })

@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useMemo, useRef, useState, type RefObject } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react'
 import type { DrawnProgram } from '@/core/fold'
 import { USUAL_CALIPER_MM } from '@/core/paper'
 import type { Followed } from '@/flows/read/folds'
@@ -100,16 +100,21 @@ export function StepThrough(props: StepThroughProps) {
             <Finished shown={shown} shaping={shaping} sheetMm={sheetMm} preferences={preferences} />
           )}
         </div>
-        <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
-          <PaperChoice papers={papers} chosen={chosen} choose={setChosen} />
-          <Tick label={hiddenLabel(move)} on={hidden} set={setHidden} />
-          <Tick label="for the left hand" on={leftHanded} set={setLeftHanded} />
-          <Legend />
+        <Choices
+          papers={papers}
+          chosen={chosen}
+          choose={setChosen}
+          move={move}
+          hidden={hidden}
+          setHidden={setHidden}
+          leftHanded={leftHanded}
+          setLeftHanded={setLeftHanded}
+        >
           <OtherWay ref={other} way={otherWay} left={last - at} />
           {move?.motion || move?.halfway ? (
             <PlayButton playing={playing} play={() => setPlaying(true)} stop={stop} />
           ) : null}
-        </div>
+        </Choices>
         <BackAndNext at={at} last={last} go={go} />
       </div>
       <div className="min-w-0 self-start bg-base-300 tablet:col-span-2">
@@ -129,6 +134,34 @@ export function StepThrough(props: StepThroughProps) {
     </div>
   )
 }
+
+type ChoicesProps = Parameters<typeof PaperChoice>[0] & {
+  readonly move: DrawnProgram['moves'][number] | undefined
+  readonly hidden: boolean
+  readonly setHidden: (hidden: boolean) => void
+  readonly leftHanded: boolean
+  readonly setLeftHanded: (leftHanded: boolean) => void
+  readonly children: ReactNode
+}
+
+/** How the pictures are shown. */
+const Choices = ({
+  move,
+  hidden,
+  setHidden,
+  leftHanded,
+  setLeftHanded,
+  children,
+  ...paper
+}: ChoicesProps) => (
+  <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
+    <PaperChoice {...paper} />
+    <Tick label={hiddenLabel(move)} on={hidden} set={setHidden} />
+    <Tick label="for the left hand" on={leftHanded} set={setLeftHanded} />
+    <Legend />
+    {children}
+  </div>
+)
 
 /** The same colours while the paper is the same: the strip's pictures are then not drawn again at every step. */
 const useFaces = (paper: DrawerPaper | undefined, sideUp: Followed['sideUp']) =>
