@@ -44,9 +44,8 @@ export function StepThrough(props: StepThroughProps) {
   const shown = useUnpacked(props.shown)
   const { sideUp, shaping } = folds
   const last = shown.moves.length
-  const [chosen, setChosen] = useState(props.paperId)
-  const [hidden, setHidden] = useState(false)
-  const [leftHanded, setLeftHanded] = useState(props.hand === 'left')
+  const choices = useChoices(props.paperId, props.hand)
+  const { chosen, hidden, leftHanded } = choices
   const { at, go, playing, setPlaying } = useStepAt(props.start, last)
   const stop = useCallback(() => setPlaying(false), [setPlaying])
   const paper = papers.find((one) => one.id === chosen)
@@ -86,30 +85,12 @@ export function StepThrough(props: StepThroughProps) {
       </div>
       <div className="flex flex-col gap-4 tablet:h-[30rem]">
         <div aria-live="polite" aria-atomic className="min-h-36 grow overflow-y-auto">
-          {move && word ? (
-            <Said
-              word={word}
-              move={move}
-              said={said}
-              steps={words.length}
-              sheetMm={sheetMm}
-              caliperMm={caliperMm}
-              preferences={preferences}
-            />
-          ) : (
-            <Finished shown={shown} shaping={shaping} sheetMm={sheetMm} preferences={preferences} />
-          )}
+          <Told
+            {...{ word, move, said, sheetMm, caliperMm, preferences, shown, shaping }}
+            steps={words.length}
+          />
         </div>
-        <Choices
-          papers={papers}
-          chosen={chosen}
-          choose={setChosen}
-          move={move}
-          hidden={hidden}
-          setHidden={setHidden}
-          leftHanded={leftHanded}
-          setLeftHanded={setLeftHanded}
-        >
+        <Choices papers={papers} move={move} {...choices}>
           <OtherWay ref={other} way={otherWay} left={last - at} />
           {move?.motion || move?.halfway ? (
             <PlayButton playing={playing} play={() => setPlaying(true)} stop={stop} />
@@ -135,12 +116,31 @@ export function StepThrough(props: StepThroughProps) {
   )
 }
 
-type ChoicesProps = Parameters<typeof PaperChoice>[0] & {
+type ToldProps = Omit<Parameters<typeof Said>[0], 'word' | 'move'> &
+  Parameters<typeof Finished>[0] & {
+    readonly word: Parameters<typeof Said>[0]['word'] | undefined
+    readonly move: Parameters<typeof Said>[0]['move'] | undefined
+  }
+
+/** What is said of the move that is shown, or of the finished piece. */
+const Told = ({ word, move, said, steps, caliperMm, shown, shaping, ...lengths }: ToldProps) =>
+  move && word ? (
+    <Said word={word} move={move} said={said} steps={steps} caliperMm={caliperMm} {...lengths} />
+  ) : (
+    <Finished shown={shown} shaping={shaping} {...lengths} />
+  )
+
+/** In which paper, for which hand, and whether with what other layers cover. */
+function useChoices(paperId: string | null, hand: 'right' | 'left') {
+  const [chosen, choose] = useState(paperId)
+  const [hidden, setHidden] = useState(false)
+  const [leftHanded, setLeftHanded] = useState(hand === 'left')
+  return { chosen, choose, hidden, setHidden, leftHanded, setLeftHanded }
+}
+
+interface ChoicesProps extends ReturnType<typeof useChoices> {
+  readonly papers: readonly DrawerPaper[]
   readonly move: DrawnProgram['moves'][number] | undefined
-  readonly hidden: boolean
-  readonly setHidden: (hidden: boolean) => void
-  readonly leftHanded: boolean
-  readonly setLeftHanded: (leftHanded: boolean) => void
   readonly children: ReactNode
 }
 
