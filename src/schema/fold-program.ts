@@ -133,6 +133,13 @@ const act = z
         .readonly(),
     }),
     z.strictObject({
+      act: z.literal('peel'),
+      layers: z.array(spot).min(1).max(200).readonly(),
+      from: spot,
+      tip: spot,
+      degrees: angleOrRange,
+    }),
+    z.strictObject({
       act: z.literal('stand'),
       degrees: angle,
       lookDownDegrees: z.number().min(1).max(90).optional(),

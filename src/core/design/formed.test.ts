@@ -94,13 +94,16 @@ describe('sizes after shaping follow on paper', () => {
     expect(Math.abs(usual('crane', 'plain', 'wing-span') - 2 * out)).toBeLessThan(0.01)
     expect(usual('crane', 'plain', 'tail-to-head')).toBeGreaterThan(0.5)
   })
-  test('tulip: filled, it is a quarter wide and deep, and the closed point stands over the middle of its bottom', () => {
+  test('tulip: filled, the closed point stands over the middle of its bottom, and its petals reach out', () => {
     // The lower ends of the leaning folds and the open end come to one level: half of the diagonal of a square of a quarter
     // apart. The closed point is the leaning fold away from both of them.
     const half = Math.SQRT2 / 8
     const fold = Math.hypot(1 / 8, 3 / 8)
     expect(usual('tulip', 'plain', 'height')).toBeCloseTo(Math.sqrt(fold ** 2 - half ** 2), 4)
-    expect(usual('tulip', 'plain', 'width')).toBeCloseTo(1 / 4, 4)
+    // Wide over the petals now: the tips of those on the leaning folds lie on the diagonals of the bottom.
+    const [along, out] = [half / fold, usual('tulip', 'plain', 'height') / fold]
+    const reach = half / 2 + (fold / 2) * (sin(95) * out - cos(95) * along)
+    expect(usual('tulip', 'plain', 'width')).toBeGreaterThan(Math.SQRT2 * reach - 1e-6)
   })
   test('rolled stem: an eighth of the strip is half of its round', () => {
     // Each half turn lies 0.0004 of the side further in than the one around it.

@@ -13,6 +13,7 @@ import { flips, type Spot } from '../geometry'
 import { bendOf, bendOfFlap, bentPatches, cutForBend, type Bend } from './bend'
 import { filledPatches, fillOf, type Fill } from './fill'
 import { patchesOf, type Patch } from './patches'
+import { peeled, peelOf, type Peel } from './peel'
 import { cutForPetals, opened, petalsOf, type Petals } from './petals'
 import type { ShapeSettings } from './settings'
 
@@ -110,6 +111,7 @@ export function shapedForm(
     if ('bend' in deed) patches = bentPatches(patches, deed.bend)
     else if ('petals' in deed) patches = opened(patches, deed.petals)
     else if ('fill' in deed) patches = filledPatches(state, patches, deed.fill)
+    else if ('peel' in deed) patches = peeled(patches, deed.peel)
     else patches = patches.map((patch) => ({ ...patch, spots: patch.spots.map(deed.turn) }))
   const turns = deeds.flatMap((deed) => ('turn' in deed ? [deed.turn] : []))
   const [looked] = acting.flatMap(({ move }) =>
@@ -123,6 +125,7 @@ type Deed =
   | { readonly bend: Bend }
   | { readonly petals: Petals }
   | { readonly fill: Fill }
+  | { readonly peel: Peel }
   | { readonly turn: (spot: Spot) => Spot }
 
 function deedsOf(
@@ -137,6 +140,8 @@ function deedsOf(
       return [{ petals: petalsOf(state, act, settings) }]
     case 'fill':
       return [{ fill: fillOf(state, act, settings) }]
+    case 'peel':
+      return [{ peel: peelOf(state, act, settings) }]
     case 'stand':
       return [{ turn: tilted(act.degrees) }]
     case 'lift': {

@@ -376,9 +376,23 @@ describe('faces through one another', () => {
   })
 })
 
-describe('a hollow that is filled', () => {
+describe('a hollow that is filled, and petals peeled from it', () => {
   const tulip = LIBRARY.find(({ id }) => id === 'tulip')!
   const program = programOf(mainPart(tulip), tulip.variants[0]!)!
+  /** The program with only some of its acts. */
+  const withActs = (kept: (act: ShapeAct) => boolean): FoldProgram => ({
+    ...program,
+    steps: program.steps.map((one) => ({
+      ...one,
+      rounds: one.rounds.map((round) => ({
+        ...round,
+        moves: round.moves.flatMap((move): readonly MoveSpec[] => {
+          const acts = move.kind === 'shape' ? (move.acts ?? []).filter(kept) : []
+          return move.kind !== 'shape' ? [move] : acts.length === 0 ? [] : [{ ...move, acts }]
+        }),
+      })),
+    })),
+  })
   const withWalls = (change: (walls: Walls) => Walls): FoldProgram => ({
     ...program,
     steps: program.steps.map((one) => ({
@@ -389,7 +403,7 @@ describe('a hollow that is filled', () => {
       })),
     })),
   })
-  const form = formOf(program)
+  const form = formOf(withActs((act) => act.act !== 'peel'))
   const spots = form.patches.flatMap((patch) => patch.spots)
   test('keeps its lengths, tears nowhere, loses no paper', () => {
     const { worstStrain, torn, sheetArea } = checkForm(form)
@@ -406,6 +420,53 @@ describe('a hollow that is filled', () => {
       return Math.min(Math.max(...off), -Math.min(...off))
     })
     expect(Math.max(...within)).toBeLessThan(1e-5)
+  })
+  test('peeled, its petals keep their lengths and hang on, and their tips are where a mirror puts them', () => {
+    const whole = formOf(program)
+    const { worstStrain, torn, sheetArea } = checkForm(whole)
+    expect(worstStrain).toBeLessThan(1e-4)
+    expect(torn).toBeLessThan(1e-5)
+    expect(sheetArea).toBeCloseTo(1, 6)
+    expect(crossingsOf(whole)).toEqual([])
+    // By hand, from the middle of the bottom: the leaning fold goes from an eighth of the diagonal of the sheet, level, to
+    // a quarter of it, upright over the middle; its petal turns half way by 95 degrees outwards.
+    const [foot, top] = [Math.SQRT2 / 8, Math.SQRT2 / 4]
+    const length = Math.hypot(foot, top)
+    const [along, out] = [
+      { r: -foot / length, z: top / length },
+      { r: top / length, z: foot / length },
+    ]
+    const [cos, sin] = [Math.cos((95 * Math.PI) / 180), Math.sin((95 * Math.PI) / 180)]
+    const tip = {
+      r: foot / 2 + (length / 2) * (cos * along.r + sin * out.r),
+      z: top / 2 + (length / 2) * (cos * along.z + sin * out.z),
+    }
+    const bottom = Math.min(...whole.patches.flatMap((patch) => patch.spots.map(({ z }) => z)))
+    const corner = whole.patches.flatMap((patch) =>
+      patch.sheet.flatMap(({ x, y }, index) => (x > 0.9999 && y < 1e-4 ? [patch.spots[index]!] : [])),
+    )
+    expect(corner.length).toBeGreaterThan(1)
+    for (const { x, y, z } of corner) {
+      expect(Math.hypot(x - 0.5, y)).toBeCloseTo(tip.r, 4)
+      expect(z - bottom).toBeCloseTo(tip.z, 4)
+    }
+  })
+  test.each([
+    ['a place beside the paper', { layers: [[2, 2]] }, 'on no layer'],
+    ['a tip that is on other layers', { tip: [0.5, 0.5] }, 'not on them'],
+  ] as const)('%s is refused where it is peeled', (_, change, says) => {
+    const steps = program.steps.map((one) => ({
+      ...one,
+      rounds: one.rounds.map((round) => ({
+        ...round,
+        moves: round.moves.map((move) =>
+          move.kind === 'shape' && move.acts
+            ? { ...move, acts: move.acts.map((act) => (act.act === 'peel' ? { ...act, ...change } : act)) }
+            : move,
+        ),
+      })),
+    }))
+    expect(() => formOf({ ...program, steps })).toThrow(says)
   })
   test('with a wall too few it tears, and is not shown', () => {
     const open = formOf(withWalls((walls) => walls.slice(1)))

@@ -1,5 +1,6 @@
 import {
   fold,
+  type AngleSpec,
   type MoveSpec,
   type PointSpec,
   type ShapeAct,
@@ -113,6 +114,31 @@ const bud: ShapeAct = {
     wall(0, 2, 'second fold', 'second lean', true),
     wall(90, 3, 'first fold', 'second lean', false),
   ],
+}
+
+/** How far petals are peeled from where their tips point. */
+const PEELED: AngleSpec = { usual: 95, least: 70, most: 130 }
+/** A petal that lies around the leaning fold, its two layers in two halves each; half of that fold stays. */
+const peelLeaning = (quarters: number): ShapeAct => {
+  const spot = (x: number, y: number): SheetPoint => quarterTurned([x, y], quarters)
+  return {
+    act: 'peel',
+    layers: [spot(0.708, 0.042), spot(0.79, 0.125), spot(0.958, 0.29), spot(0.875, 0.21)],
+    from: spot(0.8125, 0.0625),
+    tip: spot(1, 0),
+    degrees: PEELED,
+  }
+}
+/** A petal beside the upright fold: free down to where that begins. */
+const peelUpright = (quarters: number): ShapeAct => {
+  const spot = (x: number, y: number): SheetPoint => quarterTurned([x, y], quarters)
+  return {
+    act: 'peel',
+    layers: [spot(0.25, 0.06), spot(0.06, 0.25)],
+    from: spot(0.125, 0.125),
+    tip: spot(0, 0),
+    degrees: PEELED,
+  }
 }
 
 export const tulip: DesignSource = {
@@ -295,9 +321,8 @@ export const tulip: DesignSource = {
                 kind: 'shape',
                 name: 'curl',
                 model:
-                  'Peeled petals lie outwards beside the bud, which keeps its height. The form shows it before they are peeled. Common practice, no source.',
-                factor: [1, 1],
-                axes: ['height'],
+                  'The tips of the petals bent outwards half way down: exact in every length. How far they are peeled is common practice, and hands round them a little.',
+                acts: [0, 2].flatMap((quarters) => [peelLeaning(quarters), peelUpright(quarters)]),
               },
             ),
           ]),
@@ -320,7 +345,8 @@ export const tulip: DesignSource = {
         },
       ],
       formSizes: [{ axis: 'standing', label: 'high, standing', measure: 'height' }],
-      shaping: 'Blowing up makes it as deep as it is wide and takes from its height.',
+      shaping:
+        'Blowing up makes it as deep as it is wide and takes from its height; peeled petals reach out over it.',
     },
   ],
 }

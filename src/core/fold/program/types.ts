@@ -142,6 +142,18 @@ export type ShapeAct =
       }[]
     }
   /**
+   * The tip of a flap peeled away from what it lies on: the layers at these places of the sheet are bent back over a crease
+   * that runs across them at `from`, so that they go on outwards, so many degrees from where their tip points now. Told of
+   * the form so far.
+   */
+  | {
+      readonly act: 'peel'
+      readonly layers: readonly SheetPoint[]
+      readonly from: SheetPoint
+      readonly tip: SheetPoint
+      readonly degrees: AngleSpec
+    }
+  /**
    * The whole of it turned about the level axis, so that it stands: 90 puts what was up in the plane upright. What is thin
    * from straight above says from how far over the table it is looked down on.
    */
