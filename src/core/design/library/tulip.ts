@@ -180,7 +180,8 @@ export const tulip: DesignSource = {
       unitsPerPiece: 1,
       perSquare: 1,
       sideUp: 'colour down',
-      sideUpReason: 'The base closes over the white side. Peeled petals show white within.',
+      sideUpReason:
+        'The base closes over the white side. Petals are two layers each: peeled, they show colour on both sides.',
       base: { id: 'waterbomb', stages: 1 },
       sheet: { kind: 'square' },
       stages: [
