@@ -31,3 +31,15 @@ export function normalOf(spots: readonly Spot[]): Spot {
   })
   return unitOf(sum)
 }
+
+/** Where a place of a plane triangle comes when its corners come to these spots. A triangle without area gives no place. */
+export function onTriangle(
+  [a, b, c]: readonly [Point, Point, Point],
+  [p, q, r]: readonly [Spot, Spot, Spot],
+  at: Point,
+): Spot {
+  const [ux, uy, vx, vy, x, y] = [b.x - a.x, b.y - a.y, c.x - a.x, c.y - a.y, at.x - a.x, at.y - a.y]
+  const whole = ux * vy - uy * vx
+  const [alongB, alongC] = [(x * vy - y * vx) / whole, (ux * y - uy * x) / whole]
+  return add(p, add(scaled(less(q, p), alongB), scaled(less(r, p), alongC)))
+}

@@ -1,9 +1,20 @@
 import { CoreError } from '../errors'
-import { pointOf, relation, settled, sheetPoint, type Bar, type FoldedState, type ShapeAct } from '../fold'
+import {
+  lying,
+  pointOf,
+  relation,
+  settled,
+  sheetPoint,
+  whereIs,
+  type Bar,
+  type FoldedState,
+  type ShapeAct,
+} from '../fold'
 import {
   add,
   area,
   centre,
+  contains,
   cross,
   distance,
   dot,
@@ -11,8 +22,11 @@ import {
   less,
   minus,
   move,
+  onTriangle,
   overlap,
   scaled,
+  signedArea,
+  sized,
   type Point,
   type Polygon,
   type Spot,
@@ -39,6 +53,11 @@ export interface Fill {
 /** How much of a face may lie beside its wall, as a share of the sheet: what rounding leaves over. */
 const LEFT_OVER = 1e-6
 
+/** Corners of all walls: the time to find them grows with their cube, and paper has no hollow of so many. */
+const MOST_CORNERS = 40
+/** What the lengths between corners may be off once they are found, in sides. */
+const FOUND = 1e-5
+
 const refuse = (value: string, at?: Point): CoreError =>
   new CoreError('OUT_OF_RANGE', { name: 'walls that are filled', value, ...(at ? { at } : {}) })
 
@@ -57,7 +76,9 @@ export function fillOf(state: FoldedState, act: FillAct, settings: ShapeSettings
     faces,
     corners: corners.map(({ name, at }) => ({ name, at: sheetPoint(here, at) })),
   }))
+  if (!(distance(foot, tip) > CARRIED_THROUGH)) throw refuse('the axis has no length', foot)
   const names = [...new Set(walls.flatMap(({ corners }) => corners.map(({ name }) => name)))]
+  if (names.length > MOST_CORNERS) throw refuse(`${names.length} corners; at most ${MOST_CORNERS}`)
   const start = startOf(state, walls, names, foot, tip)
   const bars = barsOf(walls, names)
   const spots = settled(
@@ -67,9 +88,9 @@ export function fillOf(state: FoldedState, act: FillAct, settings: ShapeSettings
   )
   const worst = bars.reduce((most, { one, other, length }) => {
     const [p, q] = [spots[one], spots[other]]
-    return p && q ? Math.max(most, Math.abs(Math.sqrt(sum(less(p, q))) - length)) : most
+    return p && q ? Math.max(most, Math.abs(sized(less(p, q)) - length)) : most
   }, 0)
-  if (worst > CARRIED_THROUGH * 100) throw refuse('the lengths between their corners leave no shape')
+  if (!(worst < FOUND)) throw refuse('the lengths between their corners leave no shape')
   const spotOf = (name: string): Spot => spots[names.indexOf(name)] ?? { x: 0, y: 0, z: 0 }
   const facets = walls.map(({ corners }) =>
     fan(corners).map((three): Facet => ({
@@ -85,8 +106,6 @@ export function fillOf(state: FoldedState, act: FillAct, settings: ShapeSettings
     ),
   }
 }
-
-const sum = ({ x, y, z }: Spot): number => x * x + y * y + z * z
 
 interface WallCorner {
   readonly name: string
@@ -137,7 +156,8 @@ function startOf(
   return names.map((name) => {
     const own = walls.filter(({ corners }) => corners.some((corner) => corner.name === name))
     const at = own[0]?.corners.find((corner) => corner.name === name)?.at ?? foot
-    const lies = whereLying(state, at)
+    const lies = whereIs(state, at)
+    if (!lies) throw refuse('a corner is not on the paper', at)
     const [up, off] = [dot(minus(lies, foot), along), Math.abs(dot(minus(lies, foot), across))]
     const towards = own.reduce<Spot>(
       (all, { faces }) => {
@@ -147,33 +167,18 @@ function startOf(
       },
       { x: 0, y: 0, z: 0 },
     )
-    const reach = Math.sqrt(sum(towards))
+    const reach = sized(towards)
     const out = reach < CARRIED_THROUGH ? { x: 0, y: 0, z: 0 } : scaled(towards, (off * Math.SQRT2) / reach)
     return add({ x: foot.x + along.x * up, y: foot.y + along.y * up, z: 0 }, out)
   })
 }
 
-function whereLying({ faces }: FoldedState, at: Point): Point {
-  const face = faces.find(({ sheet }) => within(sheet, at))
-  if (!face) throw refuse('a corner is not on the paper', at)
-  return move(face.pose, at)
-}
-
-const within = (polygon: Polygon, at: Point): boolean =>
-  polygon.every((p, index) => {
-    const q = polygon[(index + 1) % polygon.length] ?? p
-    return cross(minus(q, p), minus(at, p)) > -CARRIED_THROUGH
-  })
-
 /** For every face its wall: its own where it is of one, else that of the nearest face of a wall in the stack. */
 function carriedBy(state: FoldedState, walls: readonly Polygon[]): Fill['carried'] {
   const { faces } = state
-  const around = walls.map((wall) => (signed(wall) > 0 ? wall : wall.toReversed()))
-  const wallOf = faces.map(({ sheet }) => around.findIndex((wall) => sheet.every((at) => within(wall, at))))
-  const lays = faces.map(({ sheet, pose }) => {
-    const lay = sheet.map((at) => move(pose, at))
-    return pose.a * pose.d - pose.b * pose.c < 0 ? lay.toReversed() : lay
-  })
+  const around = walls.map((wall) => (signedArea(wall) > 0 ? wall : wall.toReversed()))
+  const wallOf = faces.map(({ sheet }) => around.findIndex((wall) => sheet.every((at) => contains(wall, at))))
+  const lays = faces.map(lying)
   return faces.map((_, face) => {
     const wall = wallOf[face] ?? -1
     if (wall >= 0) return { wall, on: face }
@@ -184,7 +189,7 @@ function carriedBy(state: FoldedState, walls: readonly Polygon[]): Fill['carried
       const side = relation(state, face, other)
       const between = faces.filter(
         (___, third) =>
-          within(lays[third] ?? [], place) &&
+          contains(lays[third] ?? [], place) &&
           relation(state, face, third) === side &&
           relation(state, third, other) === side,
       ).length
@@ -212,7 +217,7 @@ export function filledPatches(
     const [toWall, fromWall] = [inverse(carrier.pose), carrier.pose]
     const toSheet = inverse(own.pose)
     const onWall = patch.lay.map((at) => move(toWall, at))
-    const turned = area(onWall) > 0 && signed(onWall) < 0 ? onWall.toReversed() : onWall
+    const turned = signedArea(onWall) < 0 ? onWall.toReversed() : onWall
     const parts = (fill.walls[wall] ?? []).flatMap(({ sheet, spots }): Patch[] => {
       const [a, b, c] = sheet
       const triangle = cross(minus(b, a), minus(c, a)) > 0 ? [a, b, c] : [a, c, b]
@@ -223,25 +228,15 @@ export function filledPatches(
         face: patch.face,
         lay: order.map((index) => lay[index] ?? a),
         sheet: order.map((index) => move(toSheet, lay[index] ?? a)),
-        spots: order.map((index) => onFacet({ sheet, spots }, part[index] ?? a)),
+        spots: order.map((index) => onTriangle(sheet, spots, part[index] ?? a)),
       })
       const order = part.map((_, index) => index)
       const straight = patchOf(order)
       // Corners run as on the sheet: counter-clockwise there.
-      return [signed(straight.sheet) > 0 ? straight : patchOf(order.toReversed())]
+      return [signedArea(straight.sheet) > 0 ? straight : patchOf(order.toReversed())]
     })
     const kept = parts.reduce((all, { sheet }) => all + area(sheet), 0)
     if (area(patch.sheet) - kept > LEFT_OVER) throw refuse('a face lies beyond its wall', centre(patch.lay))
     return parts
   })
-}
-
-const signed = (polygon: Polygon): number =>
-  polygon.reduce((twice, p, index) => twice + cross(p, polygon[(index + 1) % polygon.length] ?? p), 0)
-
-/** Where a place of a facet's paper is in space. */
-function onFacet({ sheet: [a, b, c], spots: [p, q, r] }: Facet, at: Point): Spot {
-  const [u, v, off] = [minus(b, a), minus(c, a), minus(at, a)]
-  const whole = cross(u, v)
-  return add(p, add(scaled(less(q, p), cross(off, v) / whole), scaled(less(r, p), cross(u, off) / whole)))
 }

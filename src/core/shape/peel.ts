@@ -1,7 +1,20 @@
 import { CoreError } from '../errors'
-import { sheetPoint, type FoldedState, type ShapeAct } from '../fold'
-import { add, inner, less, normalOf, scaled, unitOf, type Point, type Spot } from '../geometry'
-import { SAME_AREA } from '../numeric'
+import { faceAt, sheetPoint, type FoldedState, type ShapeAct } from '../fold'
+import {
+  add,
+  area,
+  contains,
+  inner,
+  less,
+  normalOf,
+  onTriangle,
+  scaled,
+  sized,
+  unitOf,
+  type Point,
+  type Spot,
+} from '../geometry'
+import { SAME_AREA, SAME_POINT } from '../numeric'
 import { angleRad, type ShapeSettings } from './settings'
 import type { Patch } from './patches'
 
@@ -26,7 +39,7 @@ export function peelOf(state: FoldedState, act: PeelAct, settings: ShapeSettings
   const here = { gauges: settings.gauges }
   const faces = act.layers.map((spec) => {
     const at = sheetPoint(here, spec)
-    const face = state.faces.findIndex(({ sheet }) => holds(sheet, at))
+    const face = faceAt(state.faces, at)
     if (face < 0) throw refuse('a place is on no layer', at)
     return face
   })
@@ -38,12 +51,6 @@ export function peelOf(state: FoldedState, act: PeelAct, settings: ShapeSettings
   }
 }
 
-const holds = (sheet: readonly Point[], at: Point): boolean =>
-  sheet.every((p, index) => {
-    const q = sheet[(index + 1) % sheet.length] ?? p
-    return (q.x - p.x) * (at.y - p.y) - (q.y - p.y) * (at.x - p.x) > -1e-9
-  })
-
 /**
  * A sheet that lies around a ridge, mirrored in a plane across the ridge, keeps all its lengths: it is bent back along
  * the two lines in which the plane cuts it. The plane is the one that turns the way to the tip by the angle, outwards.
@@ -54,13 +61,16 @@ export function peeled(patches: readonly Patch[], peel: Peel): readonly Patch[] 
   const [from, tip] = [spotOn(own, peel.from), spotOn(own, peel.tip)]
   if (!from) throw refuse('where the crease begins is not on them', peel.from)
   if (!tip) throw refuse('their tip is not on them', peel.tip)
+  if (sized(less(tip, from)) < SAME_PLACE) throw refuse('their tip lies on the crease', peel.tip)
   const ahead = unitOf(less(tip, from))
   // Outwards: away from what the paper there faces, square to the way to the tip.
   const facing = own.reduce<Spot>(
-    (all, { sheet, spots }) => (holds(sheet, peel.from) ? add(all, outOf(spots, patches)) : all),
+    (all, { sheet, spots }) => (contains(sheet, peel.from) ? add(all, outOf(spots, patches)) : all),
     { x: 0, y: 0, z: 0 },
   )
-  const outwards = unitOf(less(facing, scaled(ahead, inner(facing, ahead))))
+  const across = less(facing, scaled(ahead, inner(facing, ahead)))
+  if (sized(across) < SAME_PLACE) throw refuse('no side of them faces outwards there', peel.from)
+  const outwards = unitOf(across)
   const then = add(scaled(ahead, Math.cos(peel.turnRad)), scaled(outwards, Math.sin(peel.turnRad)))
   const normal = unitOf(less(ahead, then))
   const height = (spot: Spot) => inner(normal, less(spot, from))
@@ -87,7 +97,7 @@ function reachedFrom(tip: Point, patches: readonly Patch[]): ReadonlySet<Patch> 
   const near = (p: Point, q: Point) => Math.hypot(p.x - q.x, p.y - q.y) < SAME_PLACE
   const joined = (one: Patch, other: Patch) =>
     one.sheet.filter((p) => other.sheet.some((q) => near(p, q))).length > 1
-  const reached = new Set(patches.filter(({ sheet }) => holds(sheet, tip)))
+  const reached = new Set(patches.filter(({ sheet }) => contains(sheet, tip)))
   const queue = [...reached]
   for (let patch = queue.pop(); patch; patch = queue.pop())
     for (const other of patches)
@@ -112,16 +122,13 @@ function outOf(spots: readonly Spot[], patches: readonly Patch[]): Spot {
 /** Where a place of the sheet is in space. */
 function spotOn(patches: readonly Patch[], at: Point): Spot | null {
   for (const { sheet, spots } of patches) {
-    if (!holds(sheet, at)) continue
+    if (!contains(sheet, at)) continue
     const [a, p] = [sheet[0], spots[0]]
     for (let index = 1; index + 1 < sheet.length; index++) {
       const [b, c, q, r] = [sheet[index], sheet[index + 1], spots[index], spots[index + 1]]
       if (!a || !b || !c || !p || !q || !r) continue
-      const whole = (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)
-      if (Math.abs(whole) < SAME_AREA) continue
-      const u = ((at.x - a.x) * (c.y - a.y) - (at.y - a.y) * (c.x - a.x)) / whole
-      const v = ((b.x - a.x) * (at.y - a.y) - (b.y - a.y) * (at.x - a.x)) / whole
-      return add(p, add(scaled(less(q, p), u), scaled(less(r, p), v)))
+      if (area([a, b, c]) < SAME_AREA) continue
+      return onTriangle([a, b, c], [p, q, r], at)
     }
   }
   return null
@@ -142,21 +149,17 @@ function part(patch: Patch, height: (spot: Spot) => number, side: 1 | -1): Patch
     const [p, q, l, m] = [patch.sheet[index], patch.sheet[next], patch.lay[index], patch.lay[next]]
     if (!p || !q || !l || !m) return
     const [here, there] = [side * height(spot), side * height(other)]
-    if (here >= -1e-12) {
+    if (here >= -SAME_POINT) {
       sheet.push(p)
       lay.push(l)
       spots.push(spot)
     }
-    if ((here > 1e-12 && there < -1e-12) || (here < -1e-12 && there > 1e-12)) {
+    if ((here > SAME_POINT && there < -SAME_POINT) || (here < -SAME_POINT && there > SAME_POINT)) {
       const share = here / (here - there)
       sheet.push(between(p, q, share))
       lay.push(between(l, m, share))
       spots.push(add(spot, scaled(less(other, spot), share)))
     }
   })
-  const doubled = sheet.reduce((sum, p, index) => {
-    const q = sheet[(index + 1) % sheet.length] ?? p
-    return sum + p.x * q.y - p.y * q.x
-  }, 0)
-  return sheet.length < 3 || Math.abs(doubled) / 2 < SAME_AREA ? null : { ...patch, sheet, lay, spots }
+  return sheet.length < 3 || area(sheet) < SAME_AREA ? null : { ...patch, sheet, lay, spots }
 }

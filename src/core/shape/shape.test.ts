@@ -454,6 +454,7 @@ describe('a hollow that is filled, and petals peeled from it', () => {
   test.each([
     ['a place beside the paper', { layers: [[2, 2]] }, 'on no layer'],
     ['a tip that is on other layers', { tip: [0.5, 0.5] }, 'not on them'],
+    ['a tip on the crease itself', { from: [1, 0], tip: [1, 0], layers: [[0.708, 0.042]] }, 'on the crease'],
   ] as const)('%s is refused where it is peeled', (_, change, says) => {
     const steps = program.steps.map((one) => ({
       ...one,

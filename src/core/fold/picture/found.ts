@@ -307,7 +307,8 @@ function asGauged(asked: Asked, spec: LineSpec): Measured | null {
 }
 
 /**
- * How the fold line of a move is found; `null` for a move along no line and one that opens a flap again. What a gauge sets has its measure, whatever marks there are.
+ * How the fold line of a move is found; `null` for a move along no line and one that opens a flap again. What a gauge
+ * sets has its measure, whatever marks there are.
  */
 export function foundBy({ before, done }: Frame, gauges: GaugeShares): Finding | null {
   const { line, creases, spec } = done

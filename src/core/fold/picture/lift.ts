@@ -1,5 +1,4 @@
 import {
-  add,
   area,
   centre,
   cross,
@@ -12,8 +11,8 @@ import {
   move,
   normalOf,
   outer,
+  onTriangle,
   overlap,
-  scaled,
   sized,
   type Point,
   type Polygon,
@@ -296,15 +295,7 @@ function carriedBy(
   const c = carrier.corners.reduce((best, one) =>
     Math.abs(doubled(one)) > Math.abs(doubled(best)) ? one : best,
   )
-  const [u, v, whole] = [minus(at(b), at(a)), minus(at(c), at(a)), doubled(c)]
-  return (p) => {
-    const off = minus(p, at(a))
-    const [alongB, alongC] = [cross(off, v) / whole, cross(u, off) / whole]
-    return add(
-      space(a),
-      add(scaled(less(space(b), space(a)), alongB), scaled(less(space(c), space(a)), alongC)),
-    )
-  }
+  return (p) => onTriangle([at(a), at(b), at(c)], [space(a), space(b), space(c)], p)
 }
 
 /** The shape the paper takes with every rider opened out beside its carrier, and the riders then laid on again. */
