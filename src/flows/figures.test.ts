@@ -262,16 +262,16 @@ test('files: before a move, finished, and none where there is nothing', async ()
   expect(baseAsked('no-such', 150)).toBeNull()
 })
 
-test('a move in stages: a collapse opens out from the table on its way, a simple fold has none', () => {
+test('a move in stages: a collapse opens out from the table on its way, a simple fold has none', async () => {
   const bird = baseAsked('bird', 150)!
   const collapse = bird.program.steps
     .flatMap(({ rounds }) => rounds.flatMap(({ moves }) => moves))
     .findIndex(({ kind }) => kind === 'refold')
-  const stages = moveStages(bird, collapse)
+  const stages = await moveStages(bird, collapse)
   expect(stages.length).toBeGreaterThanOrEqual(4)
   // From the flat sheet to a quarter of it.
   const across = stages.map(({ box }) => box.right - box.left)
   expect(across.at(-1)).toBeLessThan(0.7 * (across[0] ?? 0))
-  expect(moveStages(bird, 0)).toEqual([])
-  expect(moveStages(bird, 999)).toEqual([])
+  expect(await moveStages(bird, 0)).toEqual([])
+  expect(await moveStages(bird, 999)).toEqual([])
 })

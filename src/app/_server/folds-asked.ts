@@ -18,13 +18,13 @@ export interface FoldsParams {
 export async function ofFoldsAsked(
   request: Request,
   { kind, id }: FoldsParams,
-  answer: (asked: ProgramAsked, move: number) => Response,
+  answer: (asked: ProgramAsked, move: number) => Response | Promise<Response>,
 ): Promise<Response> {
   const query = Object.fromEntries(new URL(request.url).searchParams)
   try {
     const found = await askedOf(kind, id, query)
     if (found === null) return refused(404, 'There is no such design or base with folds.')
-    return typeof found === 'string' ? refused(400, found) : answer(found.asked, found.move)
+    return typeof found === 'string' ? refused(400, found) : await answer(found.asked, found.move)
   } catch (error) {
     if (error instanceof CoreError) return refused(400, foldProblem(error))
     throw error

@@ -123,6 +123,10 @@ export const halfwayOf = (frame: Frame, gauges: GaugeShares = {}): HalfwayPictur
 /** Shares of the way that tell a move from its start to its end. */
 const STAGE_SHARES = [0.2, 0.4, HALFWAY_SHARE, 0.72, 0.86]
 
-/** A move in stages, from its start to its end, those of which a shape was found. */
-export const stagesOf = (frame: Frame, gauges: GaugeShares = {}): readonly HalfwayPicture[] =>
-  STAGE_SHARES.flatMap((share) => onItsWay(frame, gauges, share) ?? [])
+/** A move in stages, from its start to its end, those of which a shape was found; each is worked out when it is asked for. */
+export function* stagesOf(frame: Frame, gauges: GaugeShares = {}): Generator<HalfwayPicture> {
+  for (const share of STAGE_SHARES) {
+    const stage = onItsWay(frame, gauges, share)
+    if (stage) yield stage
+  }
+}

@@ -74,7 +74,7 @@ test('every reverse fold and every tuck that ships has its picture and its stage
   expect(reversed.length).toBeGreaterThan(5)
   for (const frame of reversed) {
     expect(openedFlap(frame, gauges, 0.5)).not.toBeNull()
-    expect(stagesOf(frame, gauges)).toHaveLength(5)
+    expect([...stagesOf(frame, gauges)]).toHaveLength(5)
   }
 })
 

@@ -6,7 +6,7 @@ export const dynamic = 'force-dynamic'
 
 /** A move of a design or a base in stages, by the query of its steps page. */
 export const GET = handler<FoldsParams>({ reads: 'anyone in' }, (request, params) =>
-  ofFoldsAsked(request, params, (asked, move) =>
-    Response.json(moveStages(asked, move), { headers: { 'cache-control': 'no-store' } }),
+  ofFoldsAsked(request, params, async (asked, move) =>
+    Response.json(await moveStages(asked, move), { headers: { 'cache-control': 'no-store' } }),
   ),
 )
