@@ -1,6 +1,6 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { defaultGauges, LIBRARY, SHOWN_SHEET_MM } from '@/core/design'
-import { BASES, FOLD_ENGINE_VERSION, formsShown, sidesShown } from '@/core/fold'
+import { BASES, FOLD_ENGINE_VERSION, formsShown, pictureOfPiece, runProgram, sidesShown } from '@/core/fold'
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { saveDesignVersion } from '@/data/repositories/designs'
@@ -11,7 +11,6 @@ import { measuredDesign, drawnBase, drawnDesign } from './figures'
 import { readLibrary } from './designs'
 import { makeLibraryFigures, readShippedFigures } from './shipped-figures'
 import { foldFileOf } from './read/fold-file'
-import { moveStages } from './read/move-stages'
 import { baseAsked, designAsked } from './read/program-asked'
 import { readBase, readBases, readEnd, readFolds, readRunPictures } from './read/folds'
 
@@ -262,16 +261,11 @@ test('files: before a move, finished, and none where there is nothing', async ()
   expect(baseAsked('no-such', 150)).toBeNull()
 })
 
-test('a move in stages: a collapse opens out from the table on its way, a simple fold has none', async () => {
-  const bird = baseAsked('bird', 150)!
-  const collapse = bird.program.steps
-    .flatMap(({ rounds }) => rounds.flatMap(({ moves }) => moves))
-    .findIndex(({ kind }) => kind === 'refold')
-  const stages = await moveStages(bird, collapse)
-  expect(stages.length).toBeGreaterThanOrEqual(4)
-  // From the flat sheet to a quarter of it.
-  const across = stages.map(({ box }) => box.right - box.left)
-  expect(across.at(-1)).toBeLessThan(0.7 * (across[0] ?? 0))
-  expect(await moveStages(bird, 0)).toEqual([])
-  expect(await moveStages(bird, 999)).toEqual([])
+test('what the browser is sent to work stages out folds as it does here', async () => {
+  const { shown } = await rosette()
+  const asked = (await designAsked(database.context, 'corner-folded-rosette', shown))!
+  const { program, shares } = JSON.parse(JSON.stringify(asked)) as typeof asked
+  expect(pictureOfPiece(runProgram(program, shares).end)).toEqual(
+    pictureOfPiece(runProgram(asked.program, asked.shares).end),
+  )
 })

@@ -379,31 +379,26 @@ describe('faces through one another', () => {
 describe('a hollow that is filled, and petals peeled from it', () => {
   const tulip = LIBRARY.find(({ id }) => id === 'tulip')!
   const program = programOf(mainPart(tulip), tulip.variants[0]!)!
-  /** The program with only some of its acts. */
-  const withActs = (kept: (act: ShapeAct) => boolean): FoldProgram => ({
+  /** The program with each of its acts changed, or left out. */
+  const withActs = (change: (act: ShapeAct) => readonly ShapeAct[]): FoldProgram => ({
     ...program,
     steps: program.steps.map((one) => ({
       ...one,
       rounds: one.rounds.map((round) => ({
         ...round,
         moves: round.moves.flatMap((move): readonly MoveSpec[] => {
-          const acts = move.kind === 'shape' ? (move.acts ?? []).filter(kept) : []
-          return move.kind !== 'shape' ? [move] : acts.length === 0 ? [] : [{ ...move, acts }]
+          if (move.kind !== 'shape') return [move]
+          const acts = (move.acts ?? []).flatMap(change)
+          return acts.length === 0 ? [] : [{ ...move, acts }]
         }),
       })),
     })),
   })
-  const withWalls = (change: (walls: Walls) => Walls): FoldProgram => ({
-    ...program,
-    steps: program.steps.map((one) => ({
-      ...one,
-      rounds: one.rounds.map((round) => ({
-        ...round,
-        moves: round.moves.map((move) => changed(move, change)),
-      })),
-    })),
-  })
-  const form = formOf(withActs((act) => act.act !== 'peel'))
+  const withFill = (change: (fill: FillAct) => FillAct): FoldProgram =>
+    withActs((act) => [act.act === 'fill' ? change(act) : act])
+  const withWalls = (change: (walls: Walls) => Walls): FoldProgram =>
+    withFill((fill) => ({ ...fill, walls: change(fill.walls) }))
+  const form = formOf(withActs((act) => (act.act === 'peel' ? [] : [act])))
   const spots = form.patches.flatMap((patch) => patch.spots)
   test('keeps its lengths, tears nowhere, loses no paper', () => {
     const { worstStrain, torn, sheetArea } = checkForm(form)
@@ -456,18 +451,8 @@ describe('a hollow that is filled, and petals peeled from it', () => {
     ['a tip that is on other layers', { tip: [0.5, 0.5] }, 'not on them'],
     ['a tip on the crease itself', { from: [1, 0], tip: [1, 0], layers: [[0.708, 0.042]] }, 'on the crease'],
   ] as const)('%s is refused where it is peeled', (_, change, says) => {
-    const steps = program.steps.map((one) => ({
-      ...one,
-      rounds: one.rounds.map((round) => ({
-        ...round,
-        moves: round.moves.map((move) =>
-          move.kind === 'shape' && move.acts
-            ? { ...move, acts: move.acts.map((act) => (act.act === 'peel' ? { ...act, ...change } : act)) }
-            : move,
-        ),
-      })),
-    }))
-    expect(() => formOf({ ...program, steps })).toThrow(says)
+    const bad = withActs((act) => [act.act === 'peel' ? { ...act, ...change } : act])
+    expect(() => formOf(bad)).toThrow(says)
   })
   test('with a wall too few it tears, and is not shown', () => {
     const open = formOf(withWalls((walls) => walls.slice(1)))
@@ -487,18 +472,19 @@ describe('a hollow that is filled, and petals peeled from it', () => {
       'lengths',
     ],
     ['a corner off the paper', (walls: Walls) => walls.map((wall) => beside(wall)), 'not on the paper'],
+    ['very many corners', (walls: Walls) => walls.flatMap(renamed), 'at most 40'],
+    ['a length that is no number', (walls: Walls) => walls.map(unnumbered), 'NOT_FINITE'],
+    ['a wall cut short', (walls: Walls) => walls.map(cutShort), 'lies on none of them'],
   ])('%s is refused', (_, change, says) => {
+    expect(() => formOf(withWalls(change))).toThrow(CoreError)
     expect(() => formOf(withWalls(change))).toThrow(says)
   })
+  test('an axis without length is refused where it begins', () => {
+    expect(() => formOf(withFill((fill) => ({ ...fill, tip: fill.foot })))).toThrow('the axis has no length')
+  })
 })
-type Walls = Extract<ShapeAct, { act: 'fill' }>['walls']
-const changed = (move: MoveSpec, change: (walls: Walls) => Walls): MoveSpec =>
-  move.kind === 'shape' && move.acts
-    ? {
-        ...move,
-        acts: move.acts.map((act) => (act.act === 'fill' ? { ...act, walls: change(act.walls) } : act)),
-      }
-    : move
+type FillAct = Extract<ShapeAct, { act: 'fill' }>
+type Walls = FillAct['walls']
 const shifted = (wall: Walls[number]): Walls[number] => ({
   ...wall,
   corners: wall.corners.map((corner, index) => (index === 3 ? { ...corner, at: [0.375, 0.2] } : corner)),
@@ -509,3 +495,14 @@ const beside = (wall: Walls[number]): Walls[number] => ({
     corner.name === 'closed point' ? { ...corner, at: [3, 3] } : corner,
   ),
 })
+/** Walls that share no corner, each ten times over. */
+const renamed = (wall: Walls[number], index: number): Walls =>
+  Array.from({ length: 10 }, (_, time) => ({
+    ...wall,
+    corners: wall.corners.map(({ name, at }) => ({ name: `${name} ${index} ${time}`, at })),
+  }))
+const unnumbered = (wall: Walls[number]): Walls[number] => ({
+  ...wall,
+  corners: wall.corners.map((corner) => ({ ...corner, at: [NaN, NaN] })),
+})
+const cutShort = (wall: Walls[number]): Walls[number] => ({ ...wall, corners: wall.corners.slice(0, 3) })

@@ -50,7 +50,6 @@ export function FoldDiagram({
   const view = only
     ? viewOf(only, 0, leftHanded, 0.1, ENLARGED_UNITS)
     : viewOf(span === undefined ? whole : spread(whole, span), 120, leftHanded)
-  const open = openEdgesOf(view, picture.edges.open)
   return (
     <svg
       viewBox={`0 0 ${view.width} ${view.height}`}
@@ -58,25 +57,34 @@ export function FoldDiagram({
       className={`${only ? '' : 'overflow-visible'} ${className}`}
     >
       <Paper paths={paperPaths(view, picture)} faces={faces} weight={4.5} />
-      {open === '' ? null : (
-        <path d={open} fill="none" stroke="var(--paper-line)" strokeWidth={2.5} strokeLinecap="round" />
-      )}
-      {hidden ? <Hidden picture={picture} view={view} /> : null}
+      <OpenEdges edges={picture.edges.open} view={view} />
+      {hidden ? <HiddenEdges edges={picture.edges.hidden} view={view} /> : null}
       <FoldSymbols symbols={picture.symbols} view={view} more={more} length={only ? undefined : length} />
     </svg>
   )
 }
 
-function Hidden({ picture, view }: { readonly picture: FoldPicture; readonly view: View }) {
-  return (
-    <path
-      d={strokesOf(view, picture.edges.hidden)}
-      fill="none"
-      stroke="var(--paper-line)"
-      strokeOpacity={0.7}
-      strokeWidth={2.5}
-      strokeDasharray="2 9"
-      strokeLinecap="round"
-    />
+interface EdgesProps {
+  readonly edges: readonly number[]
+  readonly view: View
+}
+
+/** Layers that end together, drawn a little apart. */
+export function OpenEdges({ edges, view }: EdgesProps) {
+  const d = openEdgesOf(view, edges)
+  return d === '' ? null : (
+    <path d={d} fill="none" stroke="var(--paper-line)" strokeWidth={2.5} strokeLinecap="round" />
   )
 }
+
+export const HiddenEdges = ({ edges, view }: EdgesProps) => (
+  <path
+    d={strokesOf(view, edges)}
+    fill="none"
+    stroke="var(--paper-line)"
+    strokeOpacity={0.7}
+    strokeWidth={2.5}
+    strokeDasharray="2 9"
+    strokeLinecap="round"
+  />
+)

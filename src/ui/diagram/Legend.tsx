@@ -2,11 +2,12 @@
 
 import { useEffect, useRef } from 'react'
 import type { FoldSymbol } from '@/core/fold'
+import { HiddenEdges, OpenEdges } from './FoldDiagram'
 import { FoldSymbols } from './FoldSymbols'
 import { TurnLoop } from './TurnSymbols'
-import type { View } from './view'
+import { pathOf, type View } from './view'
 
-type Sample = readonly [symbols: readonly FoldSymbol[], says: string]
+type Sample = readonly [symbols: readonly FoldSymbol[], says: string, more?: number]
 
 const [LEFT, RIGHT] = [
   { x: 0.08, y: 0.13 },
@@ -31,6 +32,14 @@ const ring = (role: 'moves' | 'target' | 'end', x = 0.5): FoldSymbol => ({
   ...(role === 'end' ? { role } : { role, name: { kind: 'corner' } }),
 })
 
+const edge = (role: 'moves' | 'target', y: number): FoldSymbol => ({
+  kind: 'landmark line',
+  from: { x: LEFT.x, y },
+  to: { x: RIGHT.x, y },
+  role,
+  name: { kind: 'raw', steps: [] },
+})
+
 /** Every sign of the pictures, drawn as it is there, with what it means. */
 const SIGNS: readonly Sample[] = [
   [[line('valley')], 'Dashed: fold forward, a valley.'],
@@ -42,7 +51,9 @@ const SIGNS: readonly Sample[] = [
   [[arrow('there and back')], 'Fold, crease and open again.'],
   [[arrow('unfold')], 'Open.'],
   [[arrow('between')], 'Goes in between layers.'],
+  [[arrow('front')], 'Two bars: the same twice more, elsewhere.', 2],
   [[ring('moves', 0.3), ring('target', 0.7)], 'The ringed place comes onto the one with a dot.'],
+  [[edge('moves', 0.05), edge('target', 0.13)], 'Edges in colour: the stronger comes onto the weaker.'],
   [[line('valley'), ring('end', LEFT.x), ring('end', RIGHT.x)], 'A pinch: creased from ring to ring only.'],
   [[{ kind: 'measure', from: LEFT, to: RIGHT, share: 0.8 }], 'A length to measure: it stands beside it.'],
 ]
@@ -67,25 +78,36 @@ export function Legend({ className = 'btn btn-sm btn-outline' }: { readonly clas
         Signs (L)
       </button>
       <dialog ref={dialog} className="modal text-left" aria-labelledby="signs-title">
-        <div className="modal-box max-w-2xl">
+        <div className="modal-box max-w-5xl">
           <h2 id="signs-title" className="text-2xl">
             What the signs mean
           </h2>
-          <dl className="mt-3 grid gap-x-6 gap-y-2 sm:grid-cols-2">
-            {SIGNS.map(([symbols, says]) => (
-              <div key={says} className="flex items-center gap-3">
-                <dt className="shrink-0">
-                  <Sign symbols={symbols} />
-                </dt>
-                <dd className="text-base">{says}</dd>
-              </div>
+          <dl className="mt-3 grid gap-x-6 gap-y-2 sm:grid-cols-2 lg:grid-cols-3">
+            {SIGNS.map(([symbols, says, more = 0]) => (
+              <Entry key={says} says={says}>
+                <Sign>
+                  <FoldSymbols symbols={symbols} view={VIEW} more={more} length={() => ''} />
+                </Sign>
+              </Entry>
             ))}
-            <div className="flex items-center gap-3">
-              <dt className="shrink-0">
-                <Loop />
-              </dt>
-              <dd className="text-base">Turn the piece over, about the ticks outside it.</dd>
-            </div>
+            <Entry says="Turn the piece over, about the ticks outside it.">
+              <Loop />
+            </Entry>
+            <Entry says="Edges drawn apart: several layers end there, open.">
+              <Sign>
+                <Sheet />
+                <OpenEdges edges={[...EDGE, 2, 0, -1]} view={VIEW} />
+              </Sign>
+            </Entry>
+            <Entry says="Dotted, when hidden edges are shown: an edge or a crease under other layers.">
+              <Sign>
+                <Sheet />
+                <HiddenEdges edges={BELOW} view={VIEW} />
+              </Sign>
+            </Entry>
+            <Entry says="In a circle beside the picture: where a short fold is, drawn larger.">
+              <Enlarged />
+            </Entry>
           </dl>
           <form method="dialog" className="modal-action">
             <button className="btn btn-primary">Close</button>
@@ -106,9 +128,40 @@ const VIEW: View = {
   mirrored: false,
 }
 
-const Sign = ({ symbols }: { readonly symbols: readonly FoldSymbol[] }) => (
+const Entry = ({ says, children }: { readonly says: string; readonly children: React.ReactNode }) => (
+  <div className="flex items-center gap-3">
+    <dt className="shrink-0">{children}</dt>
+    <dd className="text-base">{says}</dd>
+  </div>
+)
+
+const Sign = ({ children }: { readonly children: React.ReactNode }) => (
   <svg viewBox={`0 0 ${VIEW.width} ${VIEW.height}`} className="h-14 w-28" aria-hidden>
-    <FoldSymbols symbols={symbols} view={VIEW} more={0} length={() => ''} />
+    {children}
+  </svg>
+)
+
+/** A part of a sheet, its lower edge, and an edge that runs under it. */
+const EDGE = [LEFT.x, 0.08, RIGHT.x, 0.08] as const
+const BELOW = [LEFT.x, 0.15, RIGHT.x, 0.25] as const
+const SHEET = [...EDGE, RIGHT.x, 0.32, LEFT.x, 0.32]
+
+const Sheet = () => (
+  <path d={pathOf(VIEW, SHEET)} fill="var(--color-base-100)" stroke="var(--paper-line)" strokeWidth={4.5} />
+)
+
+/** A corner with a short fold, small and in its circle. */
+const Enlarged = () => (
+  <svg viewBox="0 0 300 140" className="h-14 w-28" aria-hidden fill="none" strokeLinecap="round">
+    <g stroke="var(--paper-line)" strokeWidth={4.5}>
+      <path d="M20 30H110V120H20Z" />
+      <circle cx={220} cy={70} r={62} />
+      <path d="M172 31H256V108" />
+    </g>
+    <g stroke="var(--fold-line)" strokeWidth={6}>
+      <path d="M96 30L110 44" strokeDasharray="5 5" strokeWidth={4} />
+      <path d="M214 31L256 73" strokeDasharray="16 12" />
+    </g>
   </svg>
 )
 

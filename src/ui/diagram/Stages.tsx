@@ -3,28 +3,41 @@
 import { useEffect, useState } from 'react'
 import type { HalfwayPicture } from '@/core/fold'
 import { largest, least } from '@/core/numeric'
+import { startMoveStages } from '@/workers/move-stages-client'
+import type { MoveAsked } from '@/workers/move-stages.worker'
 import { Halfway } from './Halfway'
 import type { PaperFaces } from './Paper'
 
 /** How long a stage is seen, and the last one. */
 const [STAGE_MS, LAST_MS] = [520, 1100]
 
-type Fetched = readonly HalfwayPicture[] | 'failed' | null
+type Worked = readonly HalfwayPicture[] | 'failed' | null
 
-/** The stages of a move, fetched when they are asked for; `null` until they are there. */
-function useStages(address: string): Fetched {
-  const [fetched, setFetched] = useState<{ readonly address: string; readonly stages: Fetched } | null>(null)
+/** The stages of a move, worked out beside the page when they are asked for; `null` until they are there. */
+function useStages(address: string): Worked {
+  const [worked, setWorked] = useState<{ readonly address: string; readonly stages: Worked } | null>(null)
   useEffect(() => {
     const leaving = new AbortController()
-    void fetch(address, { signal: leaving.signal })
-      .then(async (answer) => (answer.ok ? ((await answer.json()) as readonly HalfwayPicture[]) : 'failed'))
+    const { signal } = leaving
+    void fetch(address, { signal })
+      .then(async (answer) =>
+        answer.ok ? stagesUntil(signal, (await answer.json()) as MoveAsked) : 'failed',
+      )
       .catch(() => 'failed' as const)
       .then((stages) => {
-        if (!leaving.signal.aborted) setFetched({ address, stages })
+        if (!signal.aborted) setWorked({ address, stages })
       })
     return () => leaving.abort()
   }, [address])
-  return fetched?.address === address ? fetched.stages : null
+  return worked?.address === address ? worked.stages : null
+}
+
+/** The worker ends when nobody waits for it any more. */
+function stagesUntil(leaving: AbortSignal, asked: MoveAsked): Promise<readonly HalfwayPicture[]> {
+  leaving.throwIfAborted()
+  const { answer, cancel } = startMoveStages(asked)
+  leaving.addEventListener('abort', cancel)
+  return answer
 }
 
 /** One box around all of them, so that the piece keeps its scale from stage to stage. */
@@ -40,6 +53,7 @@ function inOneBox(stages: readonly HalfwayPicture[]): readonly HalfwayPicture[] 
 }
 
 interface StagesProps {
+  /** Where the folds are fetched, with the number of the move. */
   readonly address: string
   readonly faces: PaperFaces
   readonly leftHanded: boolean
@@ -50,14 +64,14 @@ interface StagesProps {
 
 /** A move that lifts and turns in space, stage after stage. */
 export function Stages({ address, faces, leftHanded, still, onEnd }: StagesProps) {
-  const fetched = useStages(address)
-  if (fetched === null)
+  const worked = useStages(address)
+  if (worked === null)
     return (
       <p className="second m-auto" role="status">
         The stages are worked out …
       </p>
     )
-  if (fetched === 'failed' || fetched.length === 0)
+  if (worked === 'failed' || worked.length === 0)
     return (
       <div className="m-auto text-center" role="alert">
         <p>The stages of this fold could not be shown.</p>
@@ -66,7 +80,7 @@ export function Stages({ address, faces, leftHanded, still, onEnd }: StagesProps
         </button>
       </div>
     )
-  const stages = inOneBox(fetched)
+  const stages = inOneBox(worked)
   return still ? (
     <Stills count={stages.length}>
       {(index) => <Halfway picture={stages[index] ?? stages[0]!} faces={faces} leftHanded={leftHanded} />}

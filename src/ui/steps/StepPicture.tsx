@@ -23,8 +23,8 @@ interface StepPictureProps {
   readonly length: (share: number) => string
   readonly scale: Scale | undefined
   readonly playing: boolean
-  /** Where the stages of a move that lifts and turns in space are fetched. */
-  readonly stagesAddress: string
+  /** Where the folds are fetched from which the stages of a move in space are worked out. */
+  readonly programAddress: string
   readonly onEnd: () => void
 }
 
@@ -52,7 +52,7 @@ export function StepPicture(props: StepPictureProps) {
   if (playing && move.halfway)
     return (
       <Stages
-        address={props.stagesAddress}
+        address={props.programAddress}
         faces={faces}
         leftHanded={leftHanded}
         still={still}

@@ -29,8 +29,8 @@ interface StepThroughProps {
   readonly hand: 'right' | 'left'
   /** Where the state shown can be fetched as a file; the number of the move is added. */
   readonly fileAddress: string
-  /** Where the stages of a move can be fetched; its number is added. */
-  readonly stagesAddress: string
+  /** Where the folds are fetched to work out the stages of a move; its number is added. */
+  readonly programAddress: string
   /** The same folds in the other way, directly or with every crease: its name and address; `null` where there is one. */
   readonly otherWay?: { readonly name: string; readonly address: string } | null
   /** The move shown first, from 0. */
@@ -76,7 +76,7 @@ export function StepThrough(props: StepThroughProps) {
             length={(share) => formatLength(share * sheetMm, preferences)}
             scale={scales[at]}
             playing={playing}
-            stagesAddress={`${props.stagesAddress}move=${at + 1}`}
+            programAddress={`${props.programAddress}move=${at + 1}`}
             onEnd={stop}
           />
         ) : (

@@ -68,7 +68,7 @@ const page = (start: number, hand: 'right' | 'left' = 'right') =>
       paperId="p"
       hand={hand}
       fileAddress="/api/fold-file/base/kite?"
-      stagesAddress="/api/fold-stages/base/kite?"
+      programAddress="/api/fold-program/base/kite?"
       start={start}
       preferences={PREFERENCES}
     />,

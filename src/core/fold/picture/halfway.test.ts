@@ -5,7 +5,7 @@ import { BASES } from '../bases'
 import { refold } from '../moves'
 import { runProgram, type Frame } from '../program'
 import { flatSheet, unitSquare } from '../state'
-import { HALFWAY_SHARE, halfwayOf } from './halfway'
+import { HALFWAY_SHARE, halfwayOf, stagesOf } from './halfway'
 import { ASLANT, sightOf, STRAIGHT_ON } from './space-picture'
 import { liftPaper, type LiftedPaper, type LiftedPart } from './lift'
 
@@ -293,4 +293,14 @@ test.each([STRAIGHT_ON, ASLANT])('a sight is three directions square to one anot
   ] as const)
     expect(size(minus(one, other))).toBeLessThan(1e-12)
   expect(size(right)).toBeCloseTo(1, 12)
+})
+
+test('stages: a collapse opens out from the table on its way, a simple fold has none', () => {
+  const { frames } = runProgram(BASES.find(({ id }) => id === 'bird')!.program)
+  const stages = [...stagesOf(frames.find(({ done }) => done.spec.kind === 'refold')!)]
+  expect(stages.length).toBeGreaterThanOrEqual(4)
+  // From the flat sheet to a quarter of it.
+  const across = stages.map(({ box }) => box.right - box.left)
+  expect(across.at(-1)).toBeLessThan(0.7 * (across[0] ?? 0))
+  expect([...stagesOf(frames[0]!)]).toEqual([])
 })

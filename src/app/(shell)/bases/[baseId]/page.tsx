@@ -50,7 +50,7 @@ export default async function BasePage({ params, searchParams }: BasePageProps) 
         paperId={paperOf(query) ?? papers[0]?.id ?? null}
         hand={settings.hand}
         fileAddress={`/api/fold-file/base/${base.id}?`}
-        stagesAddress={`/api/fold-stages/base/${base.id}?`}
+        programAddress={`/api/fold-program/base/${base.id}?`}
         start={startOf(query)}
         preferences={preferences}
       />

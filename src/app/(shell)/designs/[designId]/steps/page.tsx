@@ -89,7 +89,7 @@ export default async function StepsPage({ params, searchParams }: StepsPageProps
               paperId={value.paperId ?? papers[0]?.id ?? null}
               hand={settings.hand}
               fileAddress={`/api/fold-file/design/${design.id}?${addressOf(typed)}`}
-              stagesAddress={`/api/fold-stages/design/${design.id}?${addressOf(typed)}`}
+              programAddress={`/api/fold-program/design/${design.id}?${addressOf(typed)}`}
               start={value.left === null ? value.start : folds.shown.moves.length - value.left}
               preferences={preferences}
             />
