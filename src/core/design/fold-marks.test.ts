@@ -92,7 +92,7 @@ function overlaps(one: { from: Point; to: Point }, other: { from: Point; to: Poi
 
 /** Whether a fold of several lines at once brings an edge onto a crease: "sides to the middle". */
 function edgeBrought({ before, after }: Frame, step: number | undefined, round: number | undefined): boolean {
-  const [old, now] = [linesSeen(before, 'above'), linesSeen(after, 'above')]
+  const [old, now] = [linesSeen(before), linesSeen(after)]
   const aims = old.filter((line) => line.kind === 'crease' && line.step === step && line.round === round)
   const edges = (lines: typeof old) => lines.filter(({ kind }) => kind !== 'crease')
   return aims.some(

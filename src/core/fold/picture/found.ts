@@ -23,7 +23,7 @@ import {
   type Place,
   type SeenLine,
 } from './places'
-import { holds, type Segment } from './visible'
+import { holds, seenFrom, type Seen, type Segment } from './visible'
 
 /** A length from a place or an edge that is seen to the fold line, in sides. */
 export interface Measured extends Segment {
@@ -308,15 +308,19 @@ function asGauged(asked: Asked, spec: LineSpec): Measured | null {
 
 /**
  * How the fold line of a move is found; `null` for a move along no line and one that opens a flap again. What a gauge
- * sets has its measure, whatever marks there are.
+ * sets has its measure, whatever marks there are. `seen` is the piece before the move from above, where it is there already.
  */
-export function foundBy({ before, done }: Frame, gauges: GaugeShares): Finding | null {
+export function foundBy(
+  { before, done }: Frame,
+  gauges: GaugeShares,
+  seen: Seen = seenFrom(before.state),
+): Finding | null {
   const { line, creases, spec } = done
   const runs = line ? runOf(line, creases) : null
   if (!line || !runs || !('line' in spec) || spec.kind === 'unfold') return null
-  const [above, below] = [linesSeen(before, 'above'), linesSeen(before, 'below')]
+  const [above, below] = [linesSeen(before, seen), linesSeen(before, seenFrom(before.state, 'below'))]
   // A flap is opened before its tip goes between its layers: what lies within is seen then.
-  const within = spec.kind === 'reverse' || spec.kind === 'tuck' ? linesFelt(before) : []
+  const within = spec.kind === 'reverse' || spec.kind === 'tuck' ? linesFelt(seen) : []
   const lines = [...above, ...below, ...within]
   const moving = done.moving.flatMap((face) => {
     const shape = before.state.faces[face]

@@ -40,7 +40,7 @@ import {
   type Plane,
   type SpacePart,
 } from './space-picture'
-import { edgesOf, seenFrom, visibleRegions } from './visible'
+import { seenFrom, visibleRegions } from './visible'
 
 const SIGHT = sightOf(STRAIGHT_ON)
 /** How far each side of a flap is opened while its tip is turned, in degrees. */
@@ -172,7 +172,7 @@ function stackOf(state: FoldedState, pieces: readonly FlapPiece[], corner: FlapC
     const side = turnedOver === (from === 'above') ? ('back' as const) : ('front' as const)
     return parts.map((part): SpacePart => ({ side, light, outline: part.flatMap(row), edges: [] }))
   })
-  const edges = edgesOf(seen)
+  const edges = seen.edges
     .filter((edge) => edge.seen)
     .flatMap(({ from: start, to }) => [...row(start), ...row(to)])
   // Edges lie on all of the stack: with the part that is painted last.

@@ -3,7 +3,7 @@ import { distance, footOf, lineThrough, signedDistance, type Point } from '../..
 import { CARRIED_THROUGH, NOTHING_TO_SEE } from '../../numeric'
 import { acrossAt, sectionOf, type Section } from './section'
 import { symbolsOf, type FoldSymbol } from './symbols'
-import { edgesOf, marksSeen, seenFrom, visibleRegions, type Edge, type Seen, type Segment } from './visible'
+import { marksSeen, seenFrom, visibleRegions, type Edge, type Seen, type Segment } from './visible'
 
 /**
  * Everything a drawing of one moment needs, without colours; plain data that can be kept and sent.
@@ -115,7 +115,7 @@ function openEdges(edges: readonly Edge[]): readonly number[] {
 
 /** What is seen of a piece: regions of the two sides, and edges. */
 export function drawn(seen: Seen): Pick<FoldPicture, 'regions' | 'edges'> {
-  const edges = edgesOf(seen)
+  const { edges } = seen
   const known = new Set<string>()
   const open = flatInPlace(
     known,

@@ -1,7 +1,7 @@
 import { distance, meet, lineThrough, signedDistance, type Line, type Point } from '../../geometry'
 import { CARRIED_THROUGH, NOTHING_TO_SEE, SAME_POINT } from '../../numeric'
 import type { Piece } from '../program'
-import { edgesOf, onFaces, seenFrom, type Segment } from './visible'
+import { onFaces, seenFrom, type Seen, type Segment } from './visible'
 
 /** A line the hand sees or feels on the piece as it lies: where paper ends, where it is folded, or a crease. */
 export interface SeenLine extends Segment {
@@ -19,11 +19,10 @@ export interface Place {
   readonly lines: readonly SeenLine[]
 }
 
-/** Every line that is seen on the piece from one side. */
-export function linesSeen({ state, marks }: Piece, from: 'above' | 'below'): readonly SeenLine[] {
-  const seen = seenFrom(state, from)
+/** Every line that is seen on the piece, its edges and its creases: from above unless it is given as seen otherwise. */
+export function linesSeen({ state, marks }: Piece, seen: Seen = seenFrom(state)): readonly SeenLine[] {
   return [
-    ...edgesOf(seen).filter((edge) => edge.seen),
+    ...seen.edges.filter((edge) => edge.seen),
     ...marks.flatMap(({ step, round, ...mark }) =>
       onFaces(seen, mark)
         .filter((part) => part.seen)
@@ -39,8 +38,7 @@ export function linesSeen({ state, marks }: Piece, from: 'above' | 'below'): rea
 }
 
 /** Lines between the layers, that show when the piece is opened a little. */
-export const linesFelt = ({ state }: Piece): readonly SeenLine[] =>
-  edgesOf(seenFrom(state)).filter((edge) => !edge.seen)
+export const linesFelt = ({ edges }: Seen): readonly SeenLine[] => edges.filter(({ seen }) => !seen)
 
 /** What hands and eyes take for one place, in sides: a hundredth of a millimetre on 15 cm. */
 export const ONE_PLACE = 1e-4

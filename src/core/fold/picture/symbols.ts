@@ -187,8 +187,8 @@ function travels({ frame, here }: Drawn, head: ArrowHead): readonly FoldSymbol[]
 }
 
 /** How the fold line is found. */
-function found({ frame, here }: Drawn): readonly FoldSymbol[] {
-  const finding = foundBy(frame, here.gauges)
+function found({ frame, here, seen }: Drawn): readonly FoldSymbol[] {
+  const finding = foundBy(frame, here.gauges, seen)
   return finding ? landmarks(finding) : []
 }
 

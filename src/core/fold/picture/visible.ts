@@ -38,10 +38,15 @@ export interface Edge extends Segment {
 }
 
 /** A state with what every question about it needs: shapes as they lie, and the layers above each face. */
-export interface Seen {
+interface Layers {
   readonly state: FoldedState
   readonly shapes: readonly Polygon[]
   readonly covers: readonly (readonly number[])[]
+}
+
+/** A state seen from one side; `edges` are those of every face, seen or hidden: a line shows where the top face changes. */
+export interface Seen extends Layers {
+  readonly edges: readonly Edge[]
 }
 
 /** The state as it is seen from above, or from below without turning it: what lies where stays. */
@@ -51,7 +56,8 @@ export function seenFrom(state: FoldedState, from: 'above' | 'below' = 'above'):
   for (let face = 0; face < covers.length; face++)
     for (let other = 0; other < covers.length; other++)
       if (relation(state, other, face) === over) covers[face]?.push(other)
-  return { state, shapes: state.faces.map(lying), covers }
+  const layers: Layers = { state, shapes: state.faces.map(lying), covers }
+  return { ...layers, edges: edgesOf(layers) }
 }
 
 /** Every face that is seen, with the parts of it that no other covers. */
@@ -101,7 +107,7 @@ export function coveredShare(
 
 /** A stretch on a face cut into what is seen and what other layers cover. `inner` lies on the face beside the stretch. */
 function seenParts(
-  { shapes, covers }: Seen,
+  { shapes, covers }: Layers,
   face: number,
   stretch: Segment,
   inner: Point,
@@ -151,9 +157,8 @@ const middleOf = (shape: Polygon): Point => ({
   y: shape.reduce((sum, p) => sum + p.y, 0) / shape.length,
 })
 
-/** Every edge of every face, seen or hidden, in the plane. A line shows wherever the top face changes. */
-export function edgesOf(seen: Seen): readonly Edge[] {
-  const { state, shapes } = seen
+function edgesOf(layers: Layers): readonly Edge[] {
+  const { state, shapes } = layers
   return state.faces.flatMap((face, index): Edge[] => {
     const middle = middleOf(shapes[index] ?? [])
     const hinges = state.hinges.filter(({ first, second }) => first === index || second === index)
@@ -169,7 +174,7 @@ export function edgesOf(seen: Seen): readonly Edge[] {
         : 'raw'
       const stretch = { from: move(face.pose, from), to: move(face.pose, to) }
       const inner = beside(stretch.from, stretch.to, middle)
-      return seenParts(seen, index, stretch, inner).map((part) => ({ ...part, kind, face: index, inner }))
+      return seenParts(layers, index, stretch, inner).map((part) => ({ ...part, kind, face: index, inner }))
     })
   })
 }
