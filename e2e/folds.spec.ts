@@ -35,6 +35,7 @@ test('the rosette is followed from the first crease to the end by keys, and back
   await expect(
     page.getByRole('img', { name: 'Corner-folded rosette in the hand, at an angle' }),
   ).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Fold some' })).toHaveAttribute('href', /#just-fold$/)
   await page.getByRole('button', { name: /^Step 4:/ }).click()
   await expect(said(page)).toHaveText('Corner to the centre, all layers')
   await page.reload()

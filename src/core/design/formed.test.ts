@@ -1,4 +1,4 @@
-import { checkForm, crossingsOf, DEEPEST_CROSSING, GATES, measureForm, passes } from '../shape'
+import { checkForm, crossingsOf, DEEPEST_CROSSING, GATES, measureForm, paintForm, passes } from '../shape'
 import {
   defaultGauges,
   finishedForm,
@@ -235,4 +235,36 @@ describe('what is read off a form is told for any sheet and tool', () => {
     const stated = variant?.sizes.find(({ shaped: factor }) => factor !== undefined)
     expect(stated && variant && shapedRange(variant, stated, 150)).toEqual(stated?.shaped)
   })
+})
+
+/** Finished pieces on which both sides of the paper are seen from above: by hand, and as each tells of its sides. */
+const BOTH_SIDES = new Set([
+  'corner-folded-rosette plain',
+  'corner-folded-rosette curled',
+  'crocus plain',
+  'framed-heart plain',
+  'offset-wing-butterfly plain',
+  'lapped-wing-butterfly plain',
+  'two-colour-butterfly plain',
+  'window-star eight',
+  'hexagon-flake rimmed',
+  'carved-face-gourd plain',
+])
+
+test.each(
+  LIBRARY.flatMap((source) =>
+    source.variants.map(({ key }) => [`${source.id} ${key}`, source, key] as const),
+  ),
+)('%s: the sides that are seen are those it tells of', (name, source, key) => {
+  const gauges = gaugeShares(source, defaultGauges(source), SHEET_MM)
+  const finished = finishedForm(source, key, { gauges, sheetMm: SHEET_MM })
+  if (!finished) return expect(BOTH_SIDES.has(name)).toBe(false)
+  const [view] = paintForm(finished.form, ['above'], 120)
+  let [front, back] = [0, 0]
+  for (let at = 0; at < (view?.pixels.length ?? 0); at += 4) {
+    front += view?.pixels[at] ?? 0
+    back += view?.pixels[at + 1] ?? 0
+  }
+  expect(front + back).toBeGreaterThan(0)
+  expect(Math.min(front, back) / (front + back) > 0.02).toBe(BOTH_SIDES.has(name))
 })

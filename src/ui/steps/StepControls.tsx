@@ -1,4 +1,5 @@
 import { ChevronLeft, ChevronRight, Play } from 'lucide-react'
+import { Link } from '../shell/Link'
 import type { ReactNode, Ref } from 'react'
 import type { DrawerPaper } from '@/flows/read/papers'
 
@@ -82,9 +83,17 @@ interface BackAndNextProps {
   readonly at: number
   readonly last: number
   readonly go: (to: number) => void
+  /** Where it goes on behind the last step; `null` where it does not. */
+  readonly onward: Onward | null
 }
 
-export const BackAndNext = ({ at, last, go }: BackAndNextProps) => (
+/** A way on, and what it is called. */
+export interface Onward {
+  readonly name: string
+  readonly address: string
+}
+
+export const BackAndNext = ({ at, last, go, onward }: BackAndNextProps) => (
   <div className="flex gap-3">
     <button
       type="button"
@@ -94,14 +103,20 @@ export const BackAndNext = ({ at, last, go }: BackAndNextProps) => (
     >
       <ChevronLeft aria-hidden /> Back
     </button>
-    <button
-      type="button"
-      className="btn h-14 grow-2 btn-primary"
-      disabled={at === last}
-      onClick={() => go(at + 1)}
-    >
-      Next <ChevronRight aria-hidden />
-    </button>
+    {at === last && onward ? (
+      <Link href={onward.address} className="btn h-14 grow-2 btn-primary">
+        {onward.name} <ChevronRight aria-hidden />
+      </Link>
+    ) : (
+      <button
+        type="button"
+        className="btn h-14 grow-2 btn-primary"
+        disabled={at === last}
+        onClick={() => go(at + 1)}
+      >
+        Next <ChevronRight aria-hidden />
+      </button>
+    )}
   </div>
 )
 

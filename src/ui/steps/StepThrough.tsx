@@ -15,7 +15,16 @@ import { Filmstrip } from './Filmstrip'
 import { StepFigures } from './StepFigures'
 import { STEPS_FORM } from './StepsFor'
 import { Finished, Said, Side, TheEnd } from './StepParts'
-import { BackAndNext, OtherWay, PaperChoice, PLAIN, PlayButton, SaveFold, Tick } from './StepControls'
+import {
+  BackAndNext,
+  OtherWay,
+  PaperChoice,
+  PLAIN,
+  PlayButton,
+  SaveFold,
+  Tick,
+  type Onward,
+} from './StepControls'
 import { StepPicture } from './StepPicture'
 import { wordsForLeftHand } from './step-words'
 
@@ -33,6 +42,8 @@ interface StepThroughProps {
   readonly programAddress: string
   /** The same folds in the other way, directly or with every crease: its name and address; `null` where there is one. */
   readonly otherWay?: { readonly name: string; readonly address: string } | null
+  /** Where it goes on from the finished piece. */
+  readonly onward?: Onward | null
   /** The move shown first, from 0. */
   readonly start: number
   readonly preferences: Preferences
@@ -40,7 +51,7 @@ interface StepThroughProps {
 
 /** Any folds, one picture at a time: what to do, what it makes, and the way there and back. */
 export function StepThrough(props: StepThroughProps) {
-  const { name, folds, sheetMm, papers, fileAddress, otherWay = null, preferences } = props
+  const { name, folds, sheetMm, papers, fileAddress, otherWay = null, onward = null, preferences } = props
   const shown = useUnpacked(props.shown)
   const { sideUp, shaping } = folds
   const last = shown.moves.length
@@ -96,7 +107,7 @@ export function StepThrough(props: StepThroughProps) {
             <PlayButton playing={playing} play={() => setPlaying(true)} stop={stop} />
           ) : null}
         </Choices>
-        <BackAndNext at={at} last={last} go={go} />
+        <BackAndNext at={at} last={last} go={go} onward={onward} />
       </div>
       <div className="min-w-0 self-start bg-base-300 tablet:col-span-2">
         <Filmstrip shown={shown} words={words} faces={faces} leftHanded={leftHanded} at={at} go={go} />

@@ -69,7 +69,8 @@ export const fieldFlower: DesignSource = {
       unitsPerPiece: 1,
       perSquare: 1,
       sideUp: 'colour down',
-      sideUpReason: 'The base closes over the white side. Rolled outwards, each petal shows white within.',
+      sideUpReason:
+        'The base closes over the white side. Petals are two layers each: rolled, they show colour on both sides.',
       base: { id: 'frog', stages: 2 },
       sheet: { kind: 'square', turnedDegrees: 45 },
       stages: [

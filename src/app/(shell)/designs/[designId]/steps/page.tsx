@@ -91,6 +91,7 @@ export default async function StepsPage({ params, searchParams }: StepsPageProps
               fileAddress={`/api/fold-file/design/${design.id}?${addressOf(typed)}`}
               programAddress={`/api/fold-program/design/${design.id}?${addressOf(typed)}`}
               start={value.left === null ? value.start : folds.shown.moves.length - value.left}
+              onward={{ name: 'Fold some', address: `/designs/${design.id}#just-fold` }}
               preferences={preferences}
             />
           )}
