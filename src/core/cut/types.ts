@@ -25,11 +25,30 @@ export interface StockSheets {
   readonly available: number
   /** Offcuts are used before whole sheets. */
   readonly offcut: boolean
+  /** Of one sheet, in minor units; `null` or left out where it is not known. */
+  readonly priceMinor?: number | null
+}
+
+/**
+ * What is cut with, which says what class of cuts a plan keeps to. Stages: a sheet is cut into strips, all one way; the
+ * strips across into parts; with three stages the parts once more along the strip. What is then too large for its piece
+ * is trimmed by one cut.
+ */
+export interface CutTools {
+  readonly stages: 2 | 3
+  /** Taken off every edge of a sheet first; a sheet that is the piece already keeps its edges. */
+  readonly marginUm: number
+  /** The longest cut the trimmer makes: no cut and no strip is longer. `null` for a knife and a ruler. */
+  readonly trimmerUm: number | null
+  /** Sheets cut in one go. */
+  readonly stackSheets: number
 }
 
 export interface CutProblem {
   readonly demands: readonly CutDemand[]
   readonly stock: readonly StockSheets[]
+  /** Left out, any straight cuts from edge to edge will do. */
+  readonly tools?: CutTools
 }
 
 /** Where one piece lies. */

@@ -1,0 +1,79 @@
+import { patternsWithin, usesOf, withoutIdle } from './closing'
+import { Pool, programOf, type Relaxed } from './column-generation'
+import { cuttingOf, missingIn, type Cutting, type PaperProblem } from './paper-problem'
+import type { Pattern } from './pattern'
+import type { LinearProgram, LinearSolver } from './solver'
+
+/** Patterns and places looked at for fewer layouts, and how long: nothing has to be proven. */
+const [MOST_PATTERNS, MOST_PLACES, SECONDS] = [600, 300_000, 3]
+
+/** How much setting up a layout is against cutting one more stack, in cuts. Common practice, no source. */
+const SET_UP_CUTS = 6
+
+/** Cuts a pattern takes, about: one behind each strip, each part and each piece. */
+const cutsIn = ({ strips }: Pattern): number =>
+  strips.reduce(
+    (sum, { parts }) =>
+      sum + 1 + parts.reduce((all, { pieces }) => all + 1 + Math.max(0, pieces.length - 1), 0),
+    0,
+  )
+
+/** Layouts to set up, then cuts by the stack: what is least at equal cost. */
+export const workOf = ({ tools }: PaperProblem, { uses }: Pick<Cutting, 'uses'>): number =>
+  uses.reduce(
+    (sum, { pattern, sheets }) =>
+      sum + (pattern.ready ? 0 : 100 * SET_UP_CUTS + Math.ceil(sheets / tools.stackSheets) * cutsIn(pattern)),
+    0,
+  )
+
+/** At no more cost, a plan of fewer layouts; `null` where none was found. */
+export function fewerLayouts(
+  { problem, cutting }: { readonly problem: PaperProblem; readonly cutting: Cutting },
+  linear: Relaxed,
+  solver: LinearSolver,
+): Cutting | null {
+  if (cutting.uses.length < 2 || missingIn(cutting) > 0) return null
+  const pool = new Pool(cutting.uses.map(({ pattern }) => pattern))
+  const near = patternsWithin(problem, linear, cutting.cost, MOST_PLACES) ?? []
+  for (const pattern of [...linear.pool.all, ...near].slice(0, MOST_PATTERNS)) pool.add(pattern)
+  const patterns = pool.all
+  const base = programOf(problem, patterns, true)
+  const { demands, tools } = problem
+  const rowOf = (index: number) => base.rows.length + 1 + index
+  const mostOf = ({ counts, stock }: Pattern) =>
+    Math.min(
+      problem.kinds[stock]?.sheets.available ?? 0,
+      counts.reduce(
+        (most, count, at) =>
+          count === 0 ? most : Math.max(most, Math.ceil((demands[at]?.count ?? 0) / count)),
+        0,
+      ),
+    )
+  const program: LinearProgram = {
+    rows: [
+      ...base.rows,
+      { least: -Infinity, most: cutting.cost },
+      ...patterns.map(() => ({ least: -Infinity, most: 0 })),
+    ],
+    columns: [
+      ...base.columns.map((column, index) => ({
+        ...column,
+        most: Math.min(column.most, mostOf(patterns[index] as Pattern)),
+        cost: cutsIn(patterns[index] as Pattern) / tools.stackSheets,
+        in: [...column.in, [base.rows.length, column.cost] as const, [rowOf(index), 1] as const],
+      })),
+      ...patterns.map((pattern, index) => ({
+        cost: pattern.ready ? 0 : 100 * SET_UP_CUTS,
+        most: 1,
+        whole: true,
+        in: [[rowOf(index), -mostOf(pattern)] as const],
+      })),
+    ],
+  }
+  const solved = solver(program, SECONDS)
+  if (!('columns' in solved)) return null
+  const uses = withoutIdle(problem, usesOf(patterns, solved.columns.slice(0, patterns.length)))
+  const fewer = cuttingOf(problem, uses)
+  const better = missingIn(fewer) === 0 && fewer.cost <= cutting.cost
+  return better && workOf(problem, fewer) < workOf(problem, cutting) ? fewer : null
+}

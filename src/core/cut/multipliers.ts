@@ -1,0 +1,61 @@
+import { areaUm2 } from './types'
+import type { PaperProblem, SheetKind } from './paper-problem'
+
+/**
+ * What proves a bound: what a piece of each demand is worth, in whole numbers, so many to one of cost. Whatever the
+ * numbers are, no plan costs less than `boundBy` says, so that a plan's word for them need not be believed.
+ */
+export interface Multipliers {
+  readonly worth: readonly number[]
+  readonly scale: number
+}
+
+/** Sums of so many pieces at such worths stay whole numbers that a computer holds exactly. */
+const SCALE = 2 ** 30
+
+/** What dual values of a linear program make as multipliers. */
+export function multipliersOf(duals: readonly number[], demands: number): Multipliers {
+  return {
+    worth: duals.slice(0, demands).map((dual) => Math.max(0, Math.floor(dual * SCALE))),
+    scale: SCALE,
+  }
+}
+
+/** The most that one sheet gives, counted in worths: exactly where it was searched, else by area. */
+function mostOf(kind: SheetKind, { demands }: PaperProblem, worth: readonly number[]): number {
+  const ready = kind.ready.reduce(
+    (most, { counts }) =>
+      Math.max(
+        most,
+        counts.reduce((sum, count, at) => sum + count * (worth[at] ?? 0), 0),
+      ),
+    0,
+  )
+  if (!kind.searched) {
+    const byArea = demands.reduce(
+      (most, { sizeUm }, at) => Math.max(most, (worth[at] ?? 0) / areaUm2(sizeUm)),
+      0,
+    )
+    return Math.max(ready, Math.ceil(byArea * areaUm2(kind.sheets.sizeUm)))
+  }
+  return kind.finders.reduce((most, finder) => {
+    const { sheets } = finder.tables(worth)
+    return Math.max(most, sheets[sheets.length - 1] ?? 0)
+  }, ready)
+}
+
+/**
+ * The least that any plan of these cuts can cost (a Lagrangian bound, Gilmore and Gomory's where the worths are the
+ * duals of their linear program): all that is wanted is worth so much, a sheet gives at most so much, and what it could
+ * give beyond its cost is taken off for every sheet there is.
+ */
+export function boundBy(problem: PaperProblem, { worth, scale }: Multipliers): number {
+  const wanted = problem.demands.reduce((sum, { count }, at) => sum + count * (worth[at] ?? 0), 0)
+  const over = problem.kinds.reduce(
+    (sum, kind) =>
+      sum + kind.sheets.available * Math.max(0, mostOf(kind, problem, worth) - kind.cost * scale),
+    0,
+  )
+  const least = Math.max(0, wanted - over) / scale
+  return Math.ceil(least / problem.costStep) * problem.costStep
+}

@@ -1,0 +1,131 @@
+import { PatternFinder } from './best-pattern'
+import { waysToCut, waysToLie, type Pattern } from './pattern'
+import { areaUm2, type CutDemand, type CutProblem, type CutTools, type StockSheets } from './types'
+import { sameSize } from '../sheet'
+
+/** A stock of one paper with the ways to cut it. */
+export interface SheetKind {
+  /** Index of the stock. */
+  readonly stock: number
+  readonly sheets: StockSheets
+  /** What one sheet counts for in what is to be least, a whole number; an offcut counts for nothing. */
+  readonly cost: number
+  readonly finders: readonly PatternFinder[]
+  /** Whether every way to cut it can be searched through; else only bounds by area hold. */
+  readonly searched: boolean
+  /** Demands whose piece the sheet is already, turned or not. */
+  readonly ready: readonly Pattern[]
+}
+
+/** What is to be cut of one paper, and what is to be least: money where every price is known, else paper. */
+export interface PaperProblem {
+  readonly demands: readonly CutDemand[]
+  readonly kinds: readonly SheetKind[]
+  readonly tools: CutTools
+  readonly least: 'money' | 'sheets' | 'area'
+  /** All costs are multiples of it. */
+  readonly costStep: number
+}
+
+/** Any way of cutting that a person with a trimmer does: three stages, no margin. */
+export const USUAL_TOOLS: CutTools = { stages: 3, marginUm: 0, trimmerUm: null, stackSheets: 1 }
+
+const commonDivisor = (a: number, b: number): number => (b === 0 ? a : commonDivisor(b, a % b))
+
+function costsOf(whole: readonly StockSheets[]): Pick<PaperProblem, 'least'> & {
+  readonly costOf: (sheets: StockSheets) => number
+} {
+  const prices = whole.map(({ priceMinor }) => priceMinor ?? 0)
+  if (whole.length > 0 && prices.every((price) => price > 0))
+    return { least: 'money', costOf: ({ priceMinor }) => priceMinor ?? 0 }
+  const areas = whole.map(({ sizeUm }) => areaUm2(sizeUm))
+  const [first] = areas
+  if (first === undefined || areas.every((area) => area === first))
+    return { least: 'sheets', costOf: () => 1 }
+  const step = areas.reduce(commonDivisor)
+  return { least: 'area', costOf: ({ sizeUm }) => areaUm2(sizeUm) / step }
+}
+
+/** The problem of one paper of several. */
+export function paperProblem(
+  { demands, stock, tools = USUAL_TOOLS }: CutProblem,
+  paperId: string,
+): PaperProblem {
+  const own = demands.filter((demand) => demand.paperId === paperId && demand.count > 0)
+  const there = stock.filter((one) => one.paperId === paperId && one.available > 0)
+  const { least, costOf } = costsOf(there.filter(({ offcut }) => !offcut))
+  const kinds = there.map((sheets, index): SheetKind => {
+    const ways = waysToCut(sheets.sizeUm, tools).map((way) => ({
+      way,
+      lying: own.flatMap((demand, at) => waysToLie(at, demand.sizeUm, demand.turnable, way.first)),
+    }))
+    const found = ways.map(({ way, lying }) => PatternFinder.of(way, lying, tools.stages, tools.trimmerUm))
+    const fits = ways.map(({ way, lying }) =>
+      lying.some(({ throughUm, alongUm }) => throughUm <= way.throughUm && alongUm <= way.alongUm),
+    )
+    return {
+      stock: index,
+      sheets,
+      cost: sheets.offcut ? 0 : costOf(sheets),
+      finders: found.flatMap((finder) => (finder ? [finder] : [])),
+      searched: found.every((finder, which) => finder !== null || fits[which] !== true),
+      ready: own.flatMap((demand, at) => readyPattern(index, sheets, demand, at, own.length)),
+    }
+  })
+  return {
+    demands: own,
+    kinds,
+    tools,
+    least,
+    costStep: Math.max(1, kinds.map(({ cost }) => cost).reduce(commonDivisor, 0)),
+  }
+}
+
+/** A sheet that is the piece: nothing is cut, and no margin is taken off. */
+function readyPattern(
+  stock: number,
+  { sizeUm }: StockSheets,
+  demand: CutDemand,
+  at: number,
+  demands: number,
+): readonly Pattern[] {
+  const turned = { widthUm: demand.sizeUm.heightUm, heightUm: demand.sizeUm.widthUm }
+  const upright = sameSize(sizeUm, demand.sizeUm)
+  if (!upright && !(demand.turnable && sameSize(sizeUm, turned))) return []
+  const piece = { demand: at, turned: !upright, throughUm: sizeUm.heightUm, alongUm: sizeUm.widthUm }
+  return [
+    {
+      stock,
+      first: 'across',
+      strips: [{ throughUm: sizeUm.heightUm, parts: [{ alongUm: sizeUm.widthUm, pieces: [piece] }] }],
+      counts: Array.from({ length: demands }, (_, index) => (index === at ? 1 : 0)),
+      ready: true,
+    },
+  ]
+}
+
+/** Patterns with how many sheets are cut by each. */
+export interface Cutting {
+  readonly uses: readonly { readonly pattern: Pattern; readonly sheets: number }[]
+  readonly cost: number
+  /** Pieces that are still wanted, by demand. */
+  readonly missing: readonly number[]
+}
+
+export const missingIn = ({ missing }: Cutting): number => missing.reduce((sum, count) => sum + count, 0)
+
+/** Uses of patterns counted together. */
+export function cuttingOf({ demands, kinds }: PaperProblem, uses: Cutting['uses']): Cutting {
+  const given = demands.map((_, at) =>
+    uses.reduce((sum, { pattern, sheets }) => sum + sheets * (pattern.counts[at] ?? 0), 0),
+  )
+  return {
+    uses,
+    cost: uses.reduce((sum, { pattern, sheets }) => sum + sheets * (kinds[pattern.stock]?.cost ?? 0), 0),
+    missing: demands.map(({ count }, at) => Math.max(0, count - (given[at] ?? 0))),
+  }
+}
+
+/** Fewer pieces missing, then less cost, then fewer layouts. */
+export const isBetter = (a: Cutting, b: Cutting): boolean =>
+  (missingIn(a) - missingIn(b) || a.cost - b.cost || a.uses.length - b.uses.length) < 0
