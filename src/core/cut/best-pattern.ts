@@ -28,9 +28,6 @@ function stepsBack(sums: Float64Array, length: number): Int32Array {
   return back
 }
 
-/** Beyond so many sums a sheet has too many places for a cut to be tried all. */
-const MOST_SUMS = 6000
-
 const at = (values: Float64Array, index: number): number => values[index] ?? 0
 
 /** Values of the best parts, strips and sheets up to each reach, for one value of each demand. */
@@ -60,12 +57,13 @@ export class PatternFinder {
   readonly #pieceBack: readonly Int32Array[]
   readonly #partBack: readonly Int32Array[]
 
-  /** *Returns* `null` where no piece fits the sheet, or too many sums can be reached. */
+  /** *Returns* `null` where no piece fits the sheet, or more than `mostSums` sums of lengths can be reached. */
   static of(
     sheet: Sheet,
     lying: readonly Lying[],
     stages: 2 | 3,
     trimmerUm: number | null,
+    mostSums: number,
   ): PatternFinder | null {
     const thickest = Math.min(sheet.throughUm, trimmerUm ?? Infinity)
     const fitting = lying.filter(
@@ -75,12 +73,12 @@ export class PatternFinder {
     const through = reachableSums(
       fitting.map((one) => one.throughUm),
       sheet.throughUm,
-      MOST_SUMS,
+      mostSums,
     )
     const along = reachableSums(
       fitting.map((one) => one.alongUm),
       sheet.alongUm,
-      MOST_SUMS,
+      mostSums,
     )
     return through && along ? new PatternFinder(sheet, fitting, stages === 2, thickest, through, along) : null
   }

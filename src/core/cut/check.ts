@@ -1,4 +1,4 @@
-import { cuttableEdgeToEdge } from './guillotine'
+import { cuttableEdgeToEdge, cutWith } from './guillotine'
 import {
   countsOf,
   placedAt,
@@ -22,6 +22,7 @@ export type CutFault =
         | 'OFF_THE_SHEET'
         | 'OVERLAP'
         | 'NOT_EDGE_TO_EDGE'
+        | 'NOT_WITH_THESE_TOOLS'
       readonly layout: string
     }
   | { readonly code: 'STOCK_EXCEEDED'; readonly stockId: string }
@@ -64,7 +65,9 @@ function layoutFaults(problem: CutProblem, layout: CutLayout): readonly CutFault
     return fault('OFF_THE_SHEET')
   if (rects.some((rect, index) => rects.slice(index + 1).some((other) => overlap(rect, other))))
     return fault('OVERLAP')
-  return cuttableEdgeToEdge(rects) ? [] : fault('NOT_EDGE_TO_EDGE')
+  if (!cuttableEdgeToEdge(rects)) return fault('NOT_EDGE_TO_EDGE')
+  const pieces = rects.slice(offcuts.length)
+  return problem.tools && !cutWith(sheetUm, pieces, problem.tools) ? fault('NOT_WITH_THESE_TOOLS') : []
 }
 
 /**
@@ -87,8 +90,11 @@ export function checkCutPlan(problem: CutProblem, plan: CutPlan): readonly CutFa
       0,
     )
     const wanted = count - (missing ?? 0)
-    if (planned !== wanted) faults.push({ code: 'DEMAND', demand: key, planned, wanted })
+    // Free places on a sheet are spares at no cost.
+    if (planned < wanted) faults.push({ code: 'DEMAND', demand: key, planned, wanted })
   }
+  // Plans with a proof are checked against it where they are made: see `checkProofs`.
+  if (plan.proofs) return faults
   const sheets = wholeSheets(plan.layouts, problem.stock)
   const over = plan.status === 'within' ? plan.sheets : 0
   if (plan.status !== 'short' && sheets > plan.boundSheets + over)

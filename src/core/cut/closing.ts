@@ -80,21 +80,17 @@ export function bestOf(
   return { cutting: missingIn(cutting) === 0 ? cutting : null, none: false }
 }
 
-/** Places looked at before a search for all patterns is given up. */
-const MOST_PLACES = 3_000_000
-/** More patterns than this no solver of whole numbers closes in time. */
-const MOST_PATTERNS = 20_000
-
 /**
  * Every pattern that a plan of at most so much cost can use: its cost is within what is left between the relaxed cost
  * and that of what its pieces are worth. `null` where there are too many.
  */
 export function patternsWithin(
   problem: PaperProblem,
-  { duals, cost }: Relaxed,
+  { duals, cost, settled }: Relaxed,
   most: number,
-  places = MOST_PLACES,
+  { places, patterns }: { readonly places: number; readonly patterns: number },
 ): readonly Pattern[] | null {
+  if (!settled) return null
   const { demands, kinds } = problem
   const wanted = demands.map(({ count }) => count)
   const values = demands.map((_, at) => Math.max(0, duals[at] ?? 0))
@@ -102,14 +98,13 @@ export function patternsWithin(
   const limit: SearchLimit = { left: places }
   const found: Pattern[] = []
   for (const kind of kinds) {
-    if (!kind.searched) return null
     const price = kind.cost - (duals[demands.length + kind.stock] ?? 0)
     found.push(...kind.ready)
     for (const finder of kind.finders) {
       const all = new PatternSearch(finder, values, wanted, limit).all(kind.stock, price - slack)
       if (!all) return null
       for (const pattern of all) found.push(withinWanted(pattern, wanted))
-      if (found.length > MOST_PATTERNS) return null
+      if (found.length > patterns) return null
     }
   }
   return undominated(found)

@@ -1,5 +1,6 @@
 import { countsIn, type Pattern } from './pattern'
-import { boundBy, multipliersOf, type Multipliers } from './multipliers'
+import { boundBy, multipliersOf } from './multipliers'
+import type { Multipliers } from './types'
 import { missingIn, type Cutting, type PaperProblem } from './paper-problem'
 import type { LinearProgram, LinearSolver } from './solver'
 
@@ -83,12 +84,12 @@ export interface Relaxed {
   readonly sheets: readonly number[]
   /** Not even parts of sheets are enough. */
   readonly short: boolean
+  /** Whether no other pattern would make it cheaper: only then are patterns ruled out by their worth. */
+  readonly settled: boolean
 }
 
 /** Rounding of the solver: a pattern is new only if it is better by more. */
 const WORTH_IT = 1e-7
-/** Rounds of new patterns: ten times what a hard problem takes. */
-const MOST_ROUNDS = 400
 const LP_SECONDS = 20
 
 /**
@@ -99,12 +100,13 @@ export function* relaxed(
   problem: PaperProblem,
   start: Cutting,
   solver: LinearSolver,
+  rounds: number,
 ): Generator<undefined, Relaxed | null> {
   const { demands, kinds } = problem
   const wanted = demands.map(({ count }) => count)
   const pool = new Pool([...start.uses.map(({ pattern }) => pattern), ...kinds.flatMap(({ ready }) => ready)])
   const dear = missingCost(problem)
-  for (let round = 0; round < MOST_ROUNDS; round++) {
+  for (let round = 1; round <= rounds; round++) {
     yield
     const patterns = pool.all
     const program = programOf(problem, patterns, false)
@@ -135,7 +137,7 @@ export function* relaxed(
         pool.add(withinWanted(pattern, wanted))
       }
     }
-    if (found) continue
+    if (found && round < rounds) continue
     const multipliers = multipliersOf(duals, demands.length)
     const short = columns.slice(patterns.length).some((count) => count > WORTH_IT)
     return {
@@ -145,6 +147,7 @@ export function* relaxed(
       duals,
       sheets: columns.slice(0, patterns.length),
       short,
+      settled: !found && kinds.every(({ searched }) => searched),
       bound: short ? 0 : boundBy(problem, multipliers),
     }
   }

@@ -1,9 +1,11 @@
-import { CoreError, requireCount } from '../errors'
+import { invariant, requireCount } from '../errors'
+import type { SizeUm } from '../sheet'
 import { offcutsOf } from './fill'
 import { bestOf, patternsWithin, roundedDown } from './closing'
 import { relaxed, type Relaxed } from './column-generation'
 import { fewerLayouts } from './fewer-layouts'
-import type { Multipliers } from './multipliers'
+import { boundSheets } from './bound'
+import { AT_ONCE, THOROUGH, type Effort } from './effort'
 import {
   isBetter,
   missingIn,
@@ -15,27 +17,28 @@ import {
 import { laidOut, type Pattern, type Sheet } from './pattern'
 import { cutInShelves } from './shelves'
 import type { LinearSolver } from './solver'
-import type { CutLayout, CutProblem } from './types'
+import {
+  wholeSheets,
+  type CutLayout,
+  type CutPlan,
+  type CutProblem,
+  type Multipliers,
+  type PaperProof,
+} from './types'
 
-/** What is known of one paper's cuts. */
+/** What is known of one paper's cuts so far. */
 export interface PaperPlan {
   readonly paperId: string
   readonly problem: PaperProblem
   readonly cutting: Cutting
   /** No plan of these cuts costs less. */
   readonly bound: number
+  readonly by: PaperProof['by'] | null
   readonly multipliers: Multipliers | null
-  /** How the bound was found: by multipliers alone, or by looking at every pattern a cheaper plan could use. */
-  readonly by: 'multipliers' | 'all patterns' | null
-  readonly stage: 'quick' | 'relaxed' | 'rounded' | 'closed' | 'done'
 }
 
-const isClosed = ({ cutting, bound }: PaperPlan): boolean => missingIn(cutting) === 0 && cutting.cost <= bound
-
-/** How long one call of the solver may take, in seconds: the rest of the work is looked after between calls. */
-const [ROUNDING_SECONDS, CLOSING_SECONDS] = [1, 6]
-/** Whole plans are looked for among this many patterns at first. */
-const FIRST_PATTERNS = 400
+export const isClosed = ({ cutting, bound, by }: PaperPlan): boolean =>
+  missingIn(cutting) === 0 && by !== null && cutting.cost <= bound
 
 /**
  * Plans one paper, better and better: strips filled by rule, then the linear program over all patterns (its value is the
@@ -46,66 +49,57 @@ export function* planPaper(
   problem: PaperProblem,
   paperId: string,
   solver: LinearSolver,
+  effort: Effort = THOROUGH,
 ): Generator<PaperPlan, PaperPlan> {
-  let plan: PaperPlan = {
-    paperId,
-    problem,
-    cutting: cutInShelves(problem),
-    bound: 0,
-    multipliers: null,
-    by: null,
-    stage: 'quick',
-  }
+  const quick = cutInShelves(problem)
+  let plan: PaperPlan = { paperId, problem, cutting: quick, bound: 0, multipliers: null, by: null }
   yield plan
-  if (problem.demands.length === 0) return { ...plan, stage: 'done' }
-  const steps = relaxed(problem, plan.cutting, solver)
+  if (problem.demands.length === 0) return plan
+  const steps = relaxed(problem, quick, solver, effort.rounds)
   let step = steps.next()
   while (step.done !== true) {
     yield plan
     step = steps.next()
   }
   const linear = step.value
-  if (linear === null || linear.short) return { ...plan, stage: 'done' }
-  plan = {
-    ...plan,
-    bound: linear.bound,
-    multipliers: linear.multipliers,
-    by: 'multipliers',
-    stage: 'relaxed',
-  }
+  if (linear === null || linear.short) return plan
+  plan = { ...plan, bound: linear.bound, multipliers: linear.multipliers, by: 'multipliers' }
   yield plan
-  const take = (cutting: Cutting | null) => {
-    if (cutting && isBetter(cutting, plan.cutting)) plan = { ...plan, cutting }
-  }
-  take(roundedDown(problem, linear))
+  const rounded = roundedDown(problem, linear)
+  if (isBetter(rounded, quick)) plan = { ...plan, cutting: rounded }
   yield plan
   if (!isClosed(plan)) {
-    const patterns = linear.pool.all.slice(-FIRST_PATTERNS)
-    take(bestOf(problem, patterns, plan.cutting.cost, solver, ROUNDING_SECONDS).cutting)
-    plan = { ...plan, stage: 'rounded' }
+    const patterns = linear.pool.all.slice(-effort.patterns)
+    const { cutting } = bestOf(problem, patterns, plan.cutting.cost, solver, effort.seconds)
+    if (cutting && isBetter(cutting, plan.cutting)) plan = { ...plan, cutting }
     yield plan
   }
-  plan = yield* closed(plan, linear, solver)
-  const fewer = fewerLayouts(plan, linear, solver)
-  return { ...plan, cutting: fewer ?? plan.cutting, stage: 'done' }
+  plan = yield* closed(plan, linear, solver, effort)
+  const fewer = effort.layouts && fewerLayouts(plan, linear, solver, effort.layouts)
+  return fewer ? { ...plan, cutting: fewer } : plan
 }
 
 /** Raises the bound or lowers the cost until they meet, as long as all patterns between can be looked at. */
-function* closed(start: PaperPlan, linear: Relaxed, solver: LinearSolver): Generator<PaperPlan, PaperPlan> {
+function* closed(
+  start: PaperPlan,
+  linear: Relaxed,
+  solver: LinearSolver,
+  effort: Effort,
+): Generator<PaperPlan, PaperPlan> {
   const { problem } = start
   let plan = start
   while (!isClosed(plan)) {
     const whole = missingIn(plan.cutting) === 0
     const most = whole ? plan.cutting.cost - problem.costStep : plan.bound
-    const patterns = patternsWithin(problem, linear, most)
+    const patterns = patternsWithin(problem, linear, most, effort)
     yield plan
     if (patterns === null) return plan
-    const { cutting, none } = bestOf(problem, patterns, most, solver, CLOSING_SECONDS)
+    const { cutting, none } = bestOf(problem, patterns, most, solver, effort.seconds)
     if (cutting) plan = { ...plan, cutting }
     else if (none && whole) plan = { ...plan, bound: plan.cutting.cost, by: 'all patterns' }
     else if (none) plan = { ...plan, bound: plan.bound + problem.costStep, by: 'all patterns' }
     else return plan
-    yield { ...plan, stage: 'closed' }
+    yield plan
     // A drawer that is too small for any whole plan raises the bound for ever.
     if (!whole && plan.bound > linear.cost + MOST_RAISED * problem.costStep) return plan
   }
@@ -113,30 +107,23 @@ function* closed(start: PaperPlan, linear: Relaxed, solver: LinearSolver): Gener
 }
 const MOST_RAISED = 3
 
-/** Layouts of a paper's plan, the pieces in their places. `keys` names the demands. */
-export function layoutsOf({ problem, cutting }: PaperPlan): readonly Omit<CutLayout, 'id'>[] {
+/** Layouts of a paper's plan, the pieces in their places, those of most sheets first. */
+function layoutsOf({ problem, cutting }: PaperPlan): readonly Omit<CutLayout, 'id'>[] {
   const keys = problem.demands.map(({ key }) => key)
-  return cutting.uses.map(({ pattern, sheets }) => {
-    const kind = problem.kinds[pattern.stock]
-    if (!kind) throw new CoreError('OUT_OF_RANGE', { name: 'stock of a pattern', value: pattern.stock })
-    const { stockId, sizeUm } = kind.sheets
-    const margin = pattern.ready ? 0 : problem.tools.marginUm
-    const laid = laidOut(pattern, sheetOf(pattern, sizeUm, margin), margin, keys)
-    return {
-      stockId,
-      sheetUm: sizeUm,
-      sheets,
-      placements: laid.placements,
-      offcuts: offcutsOf({ ...laid, usedUm2: 0 }),
-    }
-  })
+  return cutting.uses
+    .toSorted((a, b) => b.sheets - a.sheets)
+    .map(({ pattern, sheets }) => {
+      const kind = problem.kinds[pattern.stock]
+      invariant(kind, 'a pattern is of a stock')
+      const { stockId, sizeUm } = kind.sheets
+      const margin = pattern.ready ? 0 : problem.tools.marginUm
+      const laid = laidOut(pattern, sheetOf(pattern, sizeUm, margin), margin, keys)
+      const offcuts = offcutsOf({ ...laid, usedUm2: 0 })
+      return { stockId, sheetUm: sizeUm, sheets, placements: laid.placements, offcuts }
+    })
 }
 
-const sheetOf = (
-  { first }: Pattern,
-  { widthUm, heightUm }: { readonly widthUm: number; readonly heightUm: number },
-  marginUm: number,
-): Sheet => {
+const sheetOf = ({ first }: Pattern, { widthUm, heightUm }: SizeUm, marginUm: number): Sheet => {
   const [width, height] = [widthUm - 2 * marginUm, heightUm - 2 * marginUm]
   return first === 'across'
     ? { first, throughUm: height, alongUm: width }
@@ -146,10 +133,62 @@ const sheetOf = (
 /** The papers of a problem, each by itself: what is cut of one says nothing of another. */
 export function papersOf(
   problem: CutProblem,
+  mostSums?: number,
 ): readonly (readonly [paperId: string, problem: PaperProblem])[] {
   for (const { count } of problem.demands) requireCount('pieces', count, 0, 1_000_000)
   const { marginUm } = problem.tools ?? USUAL_TOOLS
   requireCount('margin', marginUm, 0, 1_000_000)
   const papers = [...new Set(problem.demands.map(({ paperId }) => paperId))].sort()
-  return papers.map((paperId) => [paperId, paperProblem(problem, paperId)])
+  return papers.map((paperId) => [paperId, paperProblem(problem, paperId, mostSums)])
+}
+
+const proofOf = ({ paperId, problem, cutting, bound, by, multipliers }: PaperPlan): readonly PaperProof[] =>
+  by && multipliers ? [{ paperId, least: problem.least, cost: cutting.cost, bound, by, multipliers }] : []
+
+/** The plans of all papers as one. */
+export function asOnePlan(problem: CutProblem, papers: readonly PaperPlan[]): CutPlan {
+  const layouts = papers
+    .flatMap(layoutsOf)
+    .map((layout, index): CutLayout => ({ id: String(index + 1), ...layout }))
+  const bound = boundSheets(problem)
+  const made = { layouts, boundSheets: bound, proofs: papers.flatMap(proofOf) }
+  const missing = papers.flatMap(({ problem: { demands }, cutting }) =>
+    demands.flatMap(({ key }, at) => {
+      const count = cutting.missing[at] ?? 0
+      return count > 0 ? [{ demand: key, count }] : []
+    }),
+  )
+  if (missing.length > 0) return { ...made, status: 'short', missing }
+  const open = papers.filter((one) => one.problem.demands.length > 0 && !isClosed(one))
+  if (open.length === 0) return { ...made, status: 'proven' }
+  return {
+    ...made,
+    status: 'within',
+    sheets: Math.max(
+      1,
+      open.reduce((sum, one) => sum + sheetsOver(one), 0),
+    ),
+  }
+}
+
+/** Sheets that a paper's plan may take too many, at most. */
+function sheetsOver(plan: PaperPlan): number {
+  const { problem, cutting, bound } = plan
+  const dearest = problem.kinds.reduce((most, { cost }) => Math.max(most, cost), 1)
+  const whole = wholeSheets(
+    layoutsOf(plan),
+    problem.kinds.map(({ sheets }) => sheets),
+  )
+  return Math.max(1, Math.min(whole, Math.ceil((cutting.cost - bound) / dearest)))
+}
+
+/** Plans all papers of a problem: within a deed unless more effort is asked for. *Throws* `NOT_INTEGER`, `OUT_OF_RANGE`. */
+export function planExactly(problem: CutProblem, solver: LinearSolver, effort: Effort = AT_ONCE): CutPlan {
+  const papers = papersOf(problem, effort.sums).map(([paperId, paper]) => {
+    const steps = planPaper(paper, paperId, solver, effort)
+    let step = steps.next()
+    while (step.done !== true) step = steps.next()
+    return step.value
+  })
+  return asOnePlan({ ...problem, tools: problem.tools ?? USUAL_TOOLS }, papers)
 }

@@ -1,11 +1,9 @@
 import { patternsWithin, usesOf, withoutIdle } from './closing'
+import type { Effort } from './effort'
 import { Pool, programOf, type Relaxed } from './column-generation'
 import { cuttingOf, missingIn, type Cutting, type PaperProblem } from './paper-problem'
 import type { Pattern } from './pattern'
 import type { LinearProgram, LinearSolver } from './solver'
-
-/** Patterns and places looked at for fewer layouts, and how long: nothing has to be proven. */
-const [MOST_PATTERNS, MOST_PLACES, SECONDS] = [600, 300_000, 3]
 
 /** How much setting up a layout is against cutting one more stack, in cuts. Common practice, no source. */
 const SET_UP_CUTS = 6
@@ -31,11 +29,16 @@ export function fewerLayouts(
   { problem, cutting }: { readonly problem: PaperProblem; readonly cutting: Cutting },
   linear: Relaxed,
   solver: LinearSolver,
+  effort: NonNullable<Effort['layouts']>,
 ): Cutting | null {
   if (cutting.uses.length < 2 || missingIn(cutting) > 0) return null
   const pool = new Pool(cutting.uses.map(({ pattern }) => pattern))
-  const near = patternsWithin(problem, linear, cutting.cost, MOST_PLACES) ?? []
-  for (const pattern of [...linear.pool.all, ...near].slice(0, MOST_PATTERNS)) pool.add(pattern)
+  const near =
+    patternsWithin(problem, linear, cutting.cost, {
+      places: effort.places,
+      patterns: 20 * effort.patterns,
+    }) ?? []
+  for (const pattern of [...linear.pool.all, ...near].slice(0, effort.patterns)) pool.add(pattern)
   const patterns = pool.all
   const base = programOf(problem, patterns, true)
   const { demands, tools } = problem
@@ -70,7 +73,7 @@ export function fewerLayouts(
       })),
     ],
   }
-  const solved = solver(program, SECONDS)
+  const solved = solver(program, effort.seconds)
   if (!('columns' in solved)) return null
   const uses = withoutIdle(problem, usesOf(patterns, solved.columns.slice(0, patterns.length)))
   const fewer = cuttingOf(problem, uses)

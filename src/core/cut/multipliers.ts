@@ -1,14 +1,5 @@
-import { areaUm2 } from './types'
+import { areaUm2, type Multipliers } from './types'
 import type { PaperProblem, SheetKind } from './paper-problem'
-
-/**
- * What proves a bound: what a piece of each demand is worth, in whole numbers, so many to one of cost. Whatever the
- * numbers are, no plan costs less than `boundBy` says, so that a plan's word for them need not be believed.
- */
-export interface Multipliers {
-  readonly worth: readonly number[]
-  readonly scale: number
-}
 
 /** Sums of so many pieces at such worths stay whole numbers that a computer holds exactly. */
 const SCALE = 2 ** 30

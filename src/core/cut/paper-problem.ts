@@ -1,4 +1,5 @@
 import { PatternFinder } from './best-pattern'
+import { THOROUGH } from './effort'
 import { waysToCut, waysToLie, type Pattern } from './pattern'
 import { areaUm2, type CutDemand, type CutProblem, type CutTools, type StockSheets } from './types'
 import { sameSize } from '../sheet'
@@ -50,6 +51,7 @@ function costsOf(whole: readonly StockSheets[]): Pick<PaperProblem, 'least'> & {
 export function paperProblem(
   { demands, stock, tools = USUAL_TOOLS }: CutProblem,
   paperId: string,
+  mostSums: number = THOROUGH.sums,
 ): PaperProblem {
   const own = demands.filter((demand) => demand.paperId === paperId && demand.count > 0)
   const there = stock.filter((one) => one.paperId === paperId && one.available > 0)
@@ -59,7 +61,9 @@ export function paperProblem(
       way,
       lying: own.flatMap((demand, at) => waysToLie(at, demand.sizeUm, demand.turnable, way.first)),
     }))
-    const found = ways.map(({ way, lying }) => PatternFinder.of(way, lying, tools.stages, tools.trimmerUm))
+    const found = ways.map(({ way, lying }) =>
+      PatternFinder.of(way, lying, tools.stages, tools.trimmerUm, mostSums),
+    )
     const fits = ways.map(({ way, lying }) =>
       lying.some(({ throughUm, alongUm }) => throughUm <= way.throughUm && alongUm <= way.alongUm),
     )

@@ -78,13 +78,36 @@ export interface MissingPieces {
 }
 
 /**
- * A plan. `proven`: no plan of straight cuts takes fewer whole sheets; `within`: at most so many sheets more than any
- * plan must take; `short`: as much as the stock allows.
+ * What proves a bound: what a piece of each demand is worth, in whole numbers, so many to one of cost. Whatever the
+ * numbers are, no plan costs less than `boundBy` says, so that nobody's word for them need be believed.
+ */
+export interface Multipliers {
+  readonly worth: readonly number[]
+  readonly scale: number
+}
+
+/** What the cuts of one paper cost, and what no plan with the same tools costs less than. */
+export interface PaperProof {
+  readonly paperId: string
+  /** What is least: money where every price is known, else sheets, or their area where sizes differ. */
+  readonly least: 'money' | 'sheets' | 'area'
+  readonly cost: number
+  readonly bound: number
+  /** How the bound was found: by multipliers alone, or by looking at every pattern a cheaper plan could use. */
+  readonly by: 'multipliers' | 'all patterns'
+  readonly multipliers: Multipliers
+}
+
+/**
+ * A plan. `proven`: no plan with the problem's tools costs less (without tools: takes fewer whole sheets); `within`: at
+ * most so many sheets more than any plan must take; `short`: as much as the stock allows.
  */
 export type CutPlan = {
   readonly layouts: readonly CutLayout[]
   /** Whole sheets that every plan of the same demands takes at least, offcuts used as far as they could ever go. */
   readonly boundSheets: number
+  /** Of each paper, where it was planned exactly. */
+  readonly proofs?: readonly PaperProof[]
 } & (
   | { readonly status: 'proven' }
   | { readonly status: 'within'; readonly sheets: number }
