@@ -52,8 +52,9 @@ module.exports = {
       '^(src/(?!core/)|node_modules/(react|next|kysely|zod|libsql|luxon)/)',
     ),
     layer('schema-looks-down', '^src/schema/', '^src/(formats|data|flows|workers|ui|app|access)/'),
+    layer('solvers-look-down', '^src/solvers/', '^src/(schema|formats|data|flows|workers|ui|app|access)/'),
     layer('formats-look-down', '^src/formats/', '^src/(data|flows|workers|ui|app|access)/'),
-    layer('data-looks-down', '^src/data/', '^src/(schema|formats|flows|workers|ui|app|access)/'),
+    layer('data-looks-down', '^src/data/', '^src/(schema|formats|solvers|flows|workers|ui|app|access)/'),
     layer('access-looks-down', '^src/access/', '^src/(core|schema|formats|data|flows|workers|ui|app)/'),
     layer('flows-look-down', '^src/flows/', '^src/(workers|ui|app)/'),
     {

@@ -1,5 +1,13 @@
 import { nanoid } from 'nanoid'
-import { checkCutPlan, planQuickly, type CutPlanner, type CutProblem, type StockSheets } from '@/core/cut'
+import {
+  checkCutPlan,
+  planExactly,
+  type CutPlan,
+  type CutProblem,
+  type CutTools,
+  type LinearSolver,
+  type StockSheets,
+} from '@/core/cut'
 import { invariant } from '@/core/errors'
 import {
   allDelivered,
@@ -16,14 +24,20 @@ import {
 import { allReservations, replaceReservations, saveCutPlan } from '@/data/repositories/cut-plans'
 import { findProject, listOpenProjects, projectsUsingPapers } from '@/data/repositories/projects'
 import { stockOf } from '@/data/repositories/stock'
+import { theSolver } from '@/solvers/on-the-server'
 import { contentHash } from './content-hash'
 import type { FlowContext } from './flow-context'
 import { readLessons } from './lessons'
 import { claimantOf, paperIdsOf, stockSheets } from './project-plan'
 import { loadProjects, type LoadedProject } from './project-records'
+import { currentSettings } from './settings'
 
-/** The planner everything is planned with. A better one takes its place here. */
-const PLANNER: CutPlanner = planQuickly
+/** What plans are made with: what the user cuts with, and a solver. */
+interface Planning {
+  readonly lessons: Lessons
+  readonly tools: CutTools
+  readonly solver: LinearSolver
+}
 
 /** The drawer while projects are planned one after another: what is there, and who was promised what. */
 class Promises {
@@ -84,26 +98,35 @@ function holds(
   )
 }
 
-/** Plans one project's cuts anew and stores the plan, checked before it is kept. *Returns* the sheets it takes. */
-async function planOne(
-  { db, nowMs }: FlowContext,
-  { brief, row }: LoadedProject,
-  survey: ProjectSurvey,
-  stock: readonly StockSheets[],
-  lessons: Lessons,
+/** Stores a plan of a project, checked before it is kept. *Returns* the sheets it takes. */
+export async function keepPlan(
+  { db, nowMs }: Pick<FlowContext, 'db' | 'nowMs'>,
+  projectId: string,
+  problem: CutProblem,
+  plan: CutPlan,
 ): Promise<ReadonlyMap<string, number>> {
-  const rateOf = ({ design }: ProjectSurvey['lines'][number]) => lessons.rejectRate(design.family)
-  const problem: CutProblem = { demands: cutDemands(survey.lines, rateOf, brief.certainty), stock }
-  const plan = PLANNER(problem)
   const faults = checkCutPlan(problem, plan)
   invariant(faults.length === 0, `a cut plan holds: ${JSON.stringify(faults)}`)
-  await saveCutPlan(db, row.id, {
+  await saveCutPlan(db, projectId, {
     id: nanoid(),
     input_hash: contentHash(problem).hash,
     body: JSON.stringify({ problem, plan }),
     made_at_ms: nowMs,
   })
   return sheetsTaken(plan.layouts.map((layout) => ({ ...layout, planned: layout.sheets })))
+}
+
+/** Plans one project's cuts anew and stores the plan, checked before it is kept. *Returns* the sheets it takes. */
+async function planOne(
+  { db, nowMs }: FlowContext,
+  { brief, row }: LoadedProject,
+  survey: ProjectSurvey,
+  stock: readonly StockSheets[],
+  { lessons, tools, solver }: Planning,
+): Promise<ReadonlyMap<string, number>> {
+  const rateOf = ({ design }: ProjectSurvey['lines'][number]) => lessons.rejectRate(design.family)
+  const problem: CutProblem = { demands: cutDemands(survey.lines, rateOf, brief.certainty), stock, tools }
+  return keepPlan({ db, nowMs }, row.id, problem, planExactly(problem, solver))
 }
 
 export interface WhatMoved {
@@ -138,7 +161,11 @@ export async function planCuts(context: FlowContext, { project, paperIds = [] }:
   }))
   const claimants = new Map(open.map((row) => [row.id, claimantOf(row)]))
   const promises = new Promises(stock.map(stockSheets), reservations, claimants)
-  const lessons = await readLessons(context)
+  const planning: Planning = {
+    lessons: await readLessons(context),
+    tools: (await currentSettings(context)).cutting,
+    solver: await theSolver(),
+  }
   for (const one of projects) {
     const survey = surveyProject(one)
     const may = promises.sheetsFor(one)
@@ -150,7 +177,7 @@ export async function planCuts(context: FlowContext, { project, paperIds = [] }:
     const planned =
       delivered && one.records.cutPlan !== null
         ? new Map<string, number>()
-        : await planOne(context, one, survey, may, lessons)
+        : await planOne(context, one, survey, may, planning)
     const takes = delivered ? new Map<string, number>() : planned
     promises.replace(one.row.id, takes)
     await replaceReservations(db, one.row.id, takes)

@@ -6,6 +6,7 @@ import { stockOf, type StockLine } from '@/data/repositories/stock'
 import type { ProjectRow } from '@/data/tables'
 import type { FlowContext } from './flow-context'
 import { readLessons } from './lessons'
+import { currentSettings } from './settings'
 import { loadProjects, type LoadedProject } from './project-records'
 import { RefusalError } from './deed'
 
@@ -23,6 +24,7 @@ export const stockSheets = (line: StockLine): StockSheets => ({
   sizeUm: { widthUm: line.width_um, heightUm: line.height_um },
   available: line.amount,
   offcut: line.offcut === 1,
+  priceMinor: line.price_minor,
 })
 
 export const claimantOf = (row: ProjectRow): Claimant => ({
@@ -56,7 +58,14 @@ export async function readStock({ db }: FlowContext, paperIds: readonly string[]
 export async function planned(context: FlowContext, loaded: LoadedProject): Promise<PlannedProject> {
   const { stock, reservations } = await readStock(context, paperIdsOf(loaded))
   const lessons = await readLessons(context)
-  const plan = planProject({ ...loaded, stock: stock.map(stockSheets), reservations, lessons })
+  const { cutting } = await currentSettings(context)
+  const plan = planProject({
+    ...loaded,
+    stock: stock.map(stockSheets),
+    reservations,
+    lessons,
+    tools: cutting,
+  })
   return { ...loaded, plan, stock, reservations }
 }
 

@@ -1,4 +1,4 @@
-import { settings, settingsFields, type Settings } from '@/schema/settings'
+import { cuttingFields, settings, settingsFields, type Settings } from '@/schema/settings'
 import { parseFields } from '@/schema/field-errors'
 import { readSettings, writeSettings } from '@/data/repositories/settings'
 import type { FlowContext } from './flow-context'
@@ -12,8 +12,30 @@ export const saveSettings = (context: FlowContext, input: unknown): Promise<Deed
   deed(context, async ({ db }) => {
     const parsed = parseFields(settingsFields, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
-    await writeSettings(db, parsed.value)
-    return parsed.value
+    const next = { ...(await currentSettings({ db })), ...parsed.value }
+    await writeSettings(db, next)
+    return next
+  })
+
+/** What sheets are cut with. Plans made for something else are out of date then; each says so where it is read. */
+export const saveCutting = (context: FlowContext, input: unknown): Promise<DeedResult<Settings>> =>
+  deed(context, async ({ db }) => {
+    const now = await currentSettings({ db })
+    const parsed = parseFields(cuttingFields(now.unit), input)
+    if (!parsed.ok) throw refuseFields(parsed.fields)
+    const { stages, margin, trimmer, stackSheets } = parsed.value
+    const um = (mm: number) => Math.round(1000 * mm)
+    const next: Settings = {
+      ...now,
+      cutting: {
+        stages: stages === '2' ? 2 : 3,
+        marginUm: um(margin),
+        trimmerUm: trimmer === null ? null : um(trimmer),
+        stackSheets,
+      },
+    }
+    await writeSettings(db, next)
+    return next
   })
 
 /** cm to inches and back, with the ruler that goes with it. */

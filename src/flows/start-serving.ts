@@ -1,6 +1,7 @@
 import { DatabaseProblemError } from '@/data/database-problem'
 import { FolderInUseError } from '@/data/folder-claim'
 import { setImmediate } from 'node:timers/promises'
+import { theSolver } from '@/solvers/on-the-server'
 import { flowContext, openedDatabase } from './context'
 import { makeLibraryFigures } from './shipped-figures'
 
@@ -11,6 +12,7 @@ import { makeLibraryFigures } from './shipped-figures'
 export async function startServing(): Promise<void> {
   try {
     await openedDatabase()
+    await theSolver()
     // Where the build has none (in development), the library is folded little by little behind the first pages.
     void makeLibraryFigures(await flowContext(), setImmediate).catch((error: unknown) => console.error(error))
   } catch (error) {

@@ -1,11 +1,14 @@
 import { z } from 'zod'
-import { RULERS, type RulerKey } from '@/core/units'
-import { choice } from './fields'
+import { RULERS, type LengthUnit, type RulerKey } from '@/core/units'
+import { choice, countText, lengthText, optionalText } from './fields'
 
 const RULER_KEYS = Object.keys(RULERS) as [RulerKey, ...RulerKey[]]
 
 /** How sure one may want to be that enough are good. */
 export const CERTAINTIES = ['0.8', '0.9', '0.95', '0.99'] as const
+
+/** The widest edge that is taken off a sheet, and the most sheets in one stack: beyond them it is a slip. */
+const [MOST_MARGIN_MM, MOST_STACK] = [50, 50]
 
 /** Minutes that one evening of folding may last. */
 export const EVENINGS = ['60', '90', '120', '180', '240'] as const
@@ -31,6 +34,18 @@ const currency = z
     'Choose a currency by its three letters, like EUR.',
   )
 
+/** What sheets are cut with; see `CutTools`. */
+const cutting = z.object({
+  stages: z.union([z.literal(2), z.literal(3)]).default(3),
+  marginUm: z
+    .int()
+    .min(0)
+    .max(MOST_MARGIN_MM * 1000)
+    .default(0),
+  trimmerUm: z.int().min(1).nullable().default(null),
+  stackSheets: z.int().min(1).max(MOST_STACK).default(1),
+})
+
 /** What one household or club sets once. Lengths are shown in `unit` and rounded to `ruler`. */
 export const settings = z.object({
   unit: choice('cm or inches', ['cm', 'in']).default('cm'),
@@ -41,9 +56,19 @@ export const settings = z.object({
   evening: choice('how long an evening is', EVENINGS).default('120'),
   tones: z.boolean().default(true),
   hand: choice('your hand', ['right', 'left']).default('right'),
+  cutting: cutting.prefault({}),
 })
 
 export type Settings = z.output<typeof settings>
+
+/** What is cut with, as it is typed at the Cut station: lengths in the reader's unit, no trimmer where it is empty. */
+export const cuttingFields = (unit: LengthUnit) =>
+  z.strictObject({
+    stages: choice('how often a sheet is turned', ['2', '3']),
+    margin: lengthText({ name: 'the margin', unit, minMm: 0, maxMm: MOST_MARGIN_MM }),
+    trimmer: optionalText(lengthText({ name: 'the longest cut', unit, minMm: 50, maxMm: 3000 })),
+    stackSheets: countText({ name: 'how many sheets are cut at once', min: 1, max: MOST_STACK }),
+  })
 
 /** The settings form; every field must be there. */
 export const settingsFields = z.strictObject({

@@ -5,6 +5,7 @@ import { FAMILIES, WAYS } from '@/core/design'
 import { FEELS, PATTERNS } from '@/core/paper'
 import { TAP_GRAINS, TRAY_ORDERS } from '@/core/run'
 import { SHEET_RANGE_MM } from './asked-size'
+import { cutPlanMade, cutProblem } from './cut-plan'
 import { readDesignSource } from './design-document'
 import { colourText } from './fields'
 import { orderBody } from './line-order'
@@ -40,59 +41,10 @@ const json = (schema: z.ZodType) =>
 
 const gauges = json(z.record(z.string().max(64), z.number().min(-1e9).max(1e9)))
 
-const size = z.object({ widthUm: um, heightUm: um })
-const place = z.int().min(0).max(100_000_000)
-const paperName = z.string().max(64)
 /** A stored cut plan with what it was made from, as `planCuts` writes it; what it says is checked geometrically too. */
 const cutPlan = json(
   z
-    .object({
-      problem: z.object({
-        demands: z.array(
-          z.object({
-            key: z.string().regex(/^\S{1,64} \S{1,64} \S{1,64}$/),
-            paperId: paperName,
-            sizeUm: size,
-            count: z.int().min(0).max(1e6),
-            turnable: z.boolean(),
-          }),
-        ),
-        stock: z.array(
-          z.object({
-            stockId: z.string(),
-            paperId: paperName,
-            sizeUm: size,
-            available: z.int().min(0),
-            offcut: z.boolean(),
-          }),
-        ),
-      }),
-      plan: z.intersection(
-        z.object({
-          boundSheets: z.int().min(0),
-          layouts: z.array(
-            z.object({
-              id: z.string(),
-              stockId: z.string(),
-              sheetUm: size,
-              sheets: z.int().min(1),
-              placements: z.array(
-                z.object({ demand: z.string(), xUm: place, yUm: place, turned: z.boolean() }),
-              ),
-              offcuts: z.array(z.object({ xUm: place, yUm: place, widthUm: um, heightUm: um })),
-            }),
-          ),
-        }),
-        z.discriminatedUnion('status', [
-          z.object({ status: z.literal('proven') }),
-          z.object({ status: z.literal('within'), sheets: z.int().min(1) }),
-          z.object({
-            status: z.literal('short'),
-            missing: z.array(z.object({ demand: z.string(), count: z.int().min(1) })),
-          }),
-        ]),
-      ),
-    })
+    .object({ problem: cutProblem, plan: cutPlanMade })
     .refine(({ problem, plan }) => checkCutPlan(problem, plan).length === 0, 'is no plan that can be cut'),
 )
 const baseline = z.object({

@@ -4,7 +4,7 @@ import { defaultGauges, LIBRARY, measureDesign } from '@/core/design'
 import { Silhouette } from './design/Silhouette'
 import { Field } from './forms/Field'
 import { CountList } from './logbook/CountList'
-import { CutDrawing } from './paper/CutDrawing'
+import { CutDrawing } from './cut/CutDrawing'
 import { EmptyState } from './shell/EmptyState'
 
 const DESIGNS = LIBRARY.map(measureDesign)

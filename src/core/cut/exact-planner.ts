@@ -4,7 +4,6 @@ import { offcutsOf } from './fill'
 import { bestOf, patternsWithin, roundedDown } from './closing'
 import { relaxed, type Relaxed } from './column-generation'
 import { fewerLayouts } from './fewer-layouts'
-import { boundSheets } from './bound'
 import { AT_ONCE, THOROUGH, type Effort } from './effort'
 import {
   isBetter,
@@ -16,15 +15,9 @@ import {
 } from './paper-problem'
 import { laidOut, type Pattern, type Sheet } from './pattern'
 import { cutInShelves } from './shelves'
+import { statedPlan } from './verify'
 import type { LinearSolver } from './solver'
-import {
-  wholeSheets,
-  type CutLayout,
-  type CutPlan,
-  type CutProblem,
-  type Multipliers,
-  type PaperProof,
-} from './types'
+import { type CutLayout, type CutPlan, type CutProblem, type Multipliers, type PaperProof } from './types'
 
 /** What is known of one paper's cuts so far. */
 export interface PaperPlan {
@@ -150,36 +143,7 @@ export function asOnePlan(problem: CutProblem, papers: readonly PaperPlan[]): Cu
   const layouts = papers
     .flatMap(layoutsOf)
     .map((layout, index): CutLayout => ({ id: String(index + 1), ...layout }))
-  const bound = boundSheets(problem)
-  const made = { layouts, boundSheets: bound, proofs: papers.flatMap(proofOf) }
-  const missing = papers.flatMap(({ problem: { demands }, cutting }) =>
-    demands.flatMap(({ key }, at) => {
-      const count = cutting.missing[at] ?? 0
-      return count > 0 ? [{ demand: key, count }] : []
-    }),
-  )
-  if (missing.length > 0) return { ...made, status: 'short', missing }
-  const open = papers.filter((one) => one.problem.demands.length > 0 && !isClosed(one))
-  if (open.length === 0) return { ...made, status: 'proven' }
-  return {
-    ...made,
-    status: 'within',
-    sheets: Math.max(
-      1,
-      open.reduce((sum, one) => sum + sheetsOver(one), 0),
-    ),
-  }
-}
-
-/** Sheets that a paper's plan may take too many, at most. */
-function sheetsOver(plan: PaperPlan): number {
-  const { problem, cutting, bound } = plan
-  const dearest = problem.kinds.reduce((most, { cost }) => Math.max(most, cost), 1)
-  const whole = wholeSheets(
-    layoutsOf(plan),
-    problem.kinds.map(({ sheets }) => sheets),
-  )
-  return Math.max(1, Math.min(whole, Math.ceil((cutting.cost - bound) / dearest)))
+  return statedPlan(problem, layouts, papers.flatMap(proofOf))
 }
 
 /** Plans all papers of a problem: within a deed unless more effort is asked for. *Throws* `NOT_INTEGER`, `OUT_OF_RANGE`. */

@@ -1,4 +1,4 @@
-import { countsOf, type CutDemand, type StockSheets } from '../cut'
+import { countsOf, type CutDemand, type CutTools, type StockSheets } from '../cut'
 import { bestGrid, sameSize, type SizeUm } from '../sheet'
 import { sum } from './progress'
 import type { Cut, LayoutLeft, Reservation, StoredCutPlan } from './types'
@@ -13,6 +13,8 @@ export type StaleBecause =
   | 'sheets gone'
   /** It was short, and there are sheets now that would help. */
   | 'sheets came'
+  /** It was made for other cuts than those that are made now: another margin, trimmer or number of stages. */
+  | 'other tools'
 
 /** The stored plan as it stands now. */
 export type Standing =
@@ -80,6 +82,7 @@ interface StandingOf {
   readonly stock: readonly StockSheets[]
   /** What every project has been promised of them. */
   readonly reservations: readonly Reservation[]
+  readonly tools: CutTools
   readonly projectId: string
 }
 
@@ -100,6 +103,10 @@ export const unpromised = (
     ),
   }))
 
+/** Whether plans made for some tools can be cut with others. How many sheets go in one stack changes no cut. */
+const sameTools = (a: CutTools, b: CutTools): boolean =>
+  a.stages === b.stages && a.marginUm === b.marginUm && a.trimmerUm === b.trimmerUm
+
 /**
  * How a stored plan stands against what is wanted and there now. Fewer spares wanted than planned, because folding
  * went well, leave it current: the plan is not made anew for that.
@@ -110,11 +117,13 @@ export function standingOf({
   demands,
   stock,
   reservations,
+  tools,
   projectId,
 }: StandingOf): Standing {
   if (stored === null) return demands.length === 0 ? { status: 'current' } : { status: 'none' }
   const { problem, plan } = stored
   const stale = (because: StaleBecause): Standing => ({ status: 'stale', because })
+  if (layouts.length > 0 && problem.tools && !sameTools(problem.tools, tools)) return stale('other tools')
   const given = givenBy(layouts)
   const was = (key: string) => problem.demands.find((demand) => demand.key === key)
   for (const { key, sizeUm } of demands) {

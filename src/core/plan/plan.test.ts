@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { NO_HISTORY } from '../batch'
-import { countsOf, planQuickly, type CutProblem, type StockSheets } from '../cut'
+import { countsOf, planQuickly, USUAL_TOOLS, type CutProblem, type StockSheets } from '../cut'
 import { LIBRARY, mainPart, measureDesign, unitsOf } from '../design'
 import { pieceSizeUm } from '../sheet'
 import {
@@ -289,6 +289,7 @@ const input: fc.Arbitrary<PlanInput> = fc.tuple(brief, drawer).chain(([asked, st
     stock,
     reservations: [],
     lessons: LESSONS,
+    tools: USUAL_TOOLS,
   })),
 )
 

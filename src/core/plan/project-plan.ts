@@ -1,5 +1,5 @@
 import type { RejectRate } from '../batch'
-import type { StockSheets } from '../cut'
+import type { CutTools, StockSheets } from '../cut'
 import type { DesignDocument, Family } from '../design'
 import type { Pace } from '../time'
 import { ordersOf } from './colours'
@@ -67,6 +67,8 @@ export interface PlanInput extends ProjectInput {
   /** What every project has been promised of them. */
   readonly reservations: readonly Reservation[]
   readonly lessons: Lessons
+  /** What is cut with. */
+  readonly tools: CutTools
 }
 
 const papersOf = ({ lines }: Brief): ReadonlySet<string> =>
@@ -179,7 +181,7 @@ export function surveyProject(input: ProjectInput): ProjectSurvey {
  * holds what it is short of. Nothing is planned here: cuts are planned by a deed and stored.
  */
 export function planProject(input: PlanInput): ProjectPlan {
-  const { brief, stock, reservations, records, lessons } = input
+  const { brief, stock, reservations, records, lessons, tools } = input
   const survey = surveyProject(input)
   const rateOf = ({ design }: LineProgress) => lessons.rejectRate(design.family)
   const demands = cutDemands(survey.lines, rateOf, brief.certainty)
@@ -210,6 +212,7 @@ export function planProject(input: PlanInput): ProjectPlan {
     demands,
     stock,
     reservations,
+    tools,
     projectId: brief.id,
   })
   return { ...survey, lines, standing }

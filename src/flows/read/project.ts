@@ -1,4 +1,4 @@
-import type { CutPlan } from '@/core/cut'
+import { cutOrder, type CutOrder, type CutPlan, type CutProblem } from '@/core/cut'
 import {
   isReadyCut,
   type Baseline,
@@ -84,7 +84,11 @@ export interface ProjectView {
       readonly offcut: boolean
       /** The sheet is the piece already. */
       readonly ready: boolean
+      /** How one sheet of it is cut. */
+      readonly order: CutOrder | null
     })[]
+    /** What it was made from, where a better one may be looked for: nothing of it is cut yet. */
+    readonly open: CutProblem | null
     /** The size of every demand, by its name. */
     readonly sizes: ReadonlyMap<string, SizeUm>
   } | null
@@ -111,10 +115,16 @@ function cutPlanView({ records, plan, stock }: PlannedProject): ProjectView['cut
               paperId: sheets.paper_id,
               offcut: sheets.offcut === 1,
               ready: isReadyCut(layout, cutPlan),
+              order: cutOrder(layout, cutPlan.problem.demands, cutPlan.problem.tools),
             },
           ]
         : []
     }),
+    open:
+      plan.layouts.length === cutPlan.plan.layouts.length &&
+      plan.layouts.every(({ sheets, planned }) => sheets === planned)
+        ? cutPlan.problem
+        : null,
     sizes: new Map(cutPlan.problem.demands.map(({ key, sizeUm }) => [key, sizeUm])),
   }
 }

@@ -178,6 +178,7 @@ describe('refusals', () => {
     'PAPER_IN_USE',
     'NOT_ENOUGH_STOCK',
     'PLAN_CHANGED',
+    'NO_SUCH_PLAN',
     'CUT_IN_USE',
     'NOTHING_TO_JOIN',
     'NOTHING_JOINED',

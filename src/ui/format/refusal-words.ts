@@ -26,6 +26,7 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   NOT_ENOUGH_STOCK: () => 'There are not enough sheets of this size in the drawer. Count them, or add more.',
   PLAN_CHANGED: () =>
     'The plan has changed since this page was shown. Look at it again and tick off the new layout.',
+  NO_SUCH_PLAN: () => 'What was found cannot be cut from this paper. The plan stays as it was.',
   CUT_IN_USE: ({ waiting = 0, pieces = 0 }) =>
     pieces === 0
       ? 'An offcut of this cut is already used, so it cannot be taken back.'

@@ -12,17 +12,20 @@ import { useDeedForm, type FormOf } from '../forms/useDeedForm'
 import { useHydrated } from '../forms/useHydrated'
 import { formatCertainty, formatDuration } from '../format'
 
+/** All but what is set where it is used. */
+type Typed = Omit<Settings, 'cutting'>
+
 interface SettingsFormProps {
-  readonly initial: Settings
+  readonly initial: Typed
   readonly zones: readonly string[]
   readonly currencies: readonly string[]
-  readonly save: (settings: Settings) => Promise<DeedResult<Settings>>
+  readonly save: (settings: Typed) => Promise<DeedResult<Settings>>
 }
 
 const CURRENCY_NAMES = new Intl.DisplayNames('en', { type: 'currency' })
 
 interface FoundProps {
-  readonly form: FormOf<Settings>
+  readonly form: FormOf<Typed>
   readonly name: 'zone' | 'currency'
   readonly label: string
   readonly choices: Choices

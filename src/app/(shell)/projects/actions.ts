@@ -6,7 +6,7 @@ import { tickCut, undoCut } from '@/flows/deeds/cuts'
 import { handOver, undoHandOver } from '@/flows/deeds/deliveries'
 import { recordJoin } from '@/flows/deeds/joins'
 import { chooseOrder, choosePlannedOrders, undoOrder } from '@/flows/deeds/orders'
-import { holdPaperFirst, planAgain } from '@/flows/deeds/plan-cuts'
+import { holdPaperFirst, planAgain, takeFoundPlan } from '@/flows/deeds/plan-cuts'
 import { acceptProof, askProofAgain, cutProof, skipProof } from '@/flows/deeds/proofs'
 import { startProjectRun } from '@/flows/deeds/runs'
 import { readBriefDesign } from '@/flows/read/brief-designs'
@@ -14,6 +14,7 @@ import { passOver } from '@/flows/deeds/pass-over'
 import { saveBrief } from '@/flows/deeds/save-brief'
 import { swapPapers } from '@/flows/deeds/swap-papers'
 import { takeNewerDesign } from '@/flows/deeds/take-newer-design'
+import { saveCutting } from '@/flows/settings'
 import { putBackOnShelf, shelveLeftOver, takeOffShelf } from '@/flows/deeds/shelf'
 
 /** A design for a line of a brief, loaded when it is chosen. */
@@ -79,6 +80,16 @@ export const takeNewerDesignAction = async (projectId: unknown, lineId: unknown)
   actOnBoth(projectId, lineId, takeNewerDesign)
 
 export const planAgainAction = async (projectId: unknown) => actOn(projectId, planAgain)
+
+export const takeFoundPlanAction = async (projectId: unknown, found: unknown) =>
+  actOn(projectId, (context, id) => takeFoundPlan(context, id, found))
+
+/** What sheets are cut with; the project's cuts are planned for it at once. */
+export const saveCuttingAction = async (projectId: unknown, input: unknown) =>
+  actOn(projectId, async (context, id) => {
+    const saved = await saveCutting(context, input)
+    return saved.ok ? planAgain(context, id) : saved
+  })
 
 export const holdPaperFirstAction = async (projectId: unknown, first: unknown) =>
   actOn(projectId, (context, id) => holdPaperFirst(context, id, first === true))

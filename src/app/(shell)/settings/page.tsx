@@ -14,6 +14,7 @@ export const metadata: Metadata = { title: 'Settings' }
 
 export default async function SettingsPage() {
   const { settings, preferences } = await openPage()
+  const { cutting: _, ...initial } = settings
   const set = await passphraseSet(await roomContext())
   const replaced = await replacedDatabases()
   return (
@@ -25,7 +26,7 @@ export default async function SettingsPage() {
             Numbers and hands
           </h2>
           <SettingsForm
-            initial={settings}
+            initial={initial}
             zones={Intl.supportedValuesOf('timeZone')}
             currencies={Intl.supportedValuesOf('currency')}
             save={saveSettingsAction}

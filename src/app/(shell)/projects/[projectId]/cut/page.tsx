@@ -1,6 +1,6 @@
 import type { Metadata } from 'next'
 import { openStation, type StationParams } from '@/app/_server/open-station'
-import { countsOf } from '@/core/cut'
+import { countsOf, type CutTools } from '@/core/cut'
 import { demandOf } from '@/core/plan'
 import { mmFromUm } from '@/core/units'
 import { sweepPapers } from '@/flows/read/sweep-papers'
@@ -8,13 +8,23 @@ import type { LineView, PartView } from '@/flows/read/line-view'
 import type { ProjectView } from '@/flows/read/project'
 import { countOf, formatMoment, formatPiece, formatSheet, plural, type Preferences } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
-import { CutDrawing } from '@/ui/paper/CutDrawing'
+import { BetterPlan } from '@/ui/cut/BetterPlan'
+import { CutDrawing } from '@/ui/cut/CutDrawing'
+import { rulerMarks } from '@/ui/cut/cut-words'
+import { CutSteps } from '@/ui/cut/CutSteps'
+import { CuttingTools } from '@/ui/cut/CuttingTools'
 import { Swatch } from '@/ui/paper/Swatch'
-import { CutStanding } from '@/ui/project/CutStanding'
-import { SizeSweep } from '@/ui/project/SizeSweep'
+import { CutStanding } from '@/ui/cut/CutStanding'
+import { SizeSweep } from '@/ui/cut/SizeSweep'
 import { StationFrame } from '@/ui/project/StationFrame'
-import { TickCut } from '@/ui/project/TickCut'
-import { planAgainAction, tickCutAction, undoCutAction } from '../../actions'
+import { TickCut } from '@/ui/cut/TickCut'
+import {
+  planAgainAction,
+  saveCuttingAction,
+  takeFoundPlanAction,
+  tickCutAction,
+  undoCutAction,
+} from '../../actions'
 import { LineProof, lineTitle, proofOpen } from './proofs'
 
 export const metadata: Metadata = { title: 'Cut' }
@@ -27,15 +37,11 @@ interface ProjectProps {
 type LayoutView = NonNullable<ProjectView['cutPlan']>['layouts'][number]
 
 export default async function CutPage(props: StationParams) {
-  const { preferences, project } = await openStation(props)
+  const { preferences, project, settings } = await openStation(props)
   return (
     <StationFrame project={project} open="cut" preferences={preferences}>
       <div className="flex flex-col gap-10">
-        <CutStanding
-          project={project}
-          preferences={preferences}
-          planAgain={planAgainAction.bind(null, project.id)}
-        />
+        <Planning project={project} preferences={preferences} tools={settings.cutting} />
         {project.lines.map((line) => (
           <LineProof key={line.id} project={project} line={line} preferences={preferences} />
         ))}
@@ -44,6 +50,31 @@ export default async function CutPage(props: StationParams) {
         <CutsDone project={project} preferences={preferences} />
       </div>
     </StationFrame>
+  )
+}
+
+/** How good the plan is, whether a better one is looked for, and what is cut with. */
+function Planning({ project, preferences, tools }: ProjectProps & { readonly tools: CutTools }) {
+  const { cutPlan, standing } = project
+  const open = standing.status === 'current' && cutPlan?.plan.status !== 'short' ? cutPlan?.open : null
+  return (
+    <div className="flex flex-col gap-3">
+      <CutStanding
+        project={project}
+        preferences={preferences}
+        planAgain={planAgainAction.bind(null, project.id)}
+      />
+      {cutPlan && open && cutPlan.layouts.length > 0 ? (
+        <BetterPlan
+          key={cutPlan.id}
+          planId={cutPlan.id}
+          problem={open}
+          atOnce={cutPlan.plan.status === 'within'}
+          take={takeFoundPlanAction.bind(null, project.id)}
+        />
+      ) : null}
+      <CuttingTools tools={tools} unit={preferences.unit} save={saveCuttingAction.bind(null, project.id)} />
+    </div>
   )
 }
 
@@ -88,7 +119,7 @@ function Layouts({ project, preferences }: ProjectProps) {
           station says what to get.
         </p>
       ) : null}
-      <ul className="mt-3 grid gap-6 tablet:grid-cols-2">
+      <ul className="mt-3 flex flex-col gap-8">
         {layouts.map((layout) => (
           <LayoutItem
             key={layout.id}
@@ -118,12 +149,13 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
   const text = layoutText(layout, counted, preferences)
   const of = `${plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')} of ${paperName} for ${counted.map(({ line }) => line?.design.name).join(' and ')}`
   return (
-    <li className="grid grid-cols-[minmax(7rem,13rem)_1fr] gap-5">
+    <li className="grid gap-x-8 gap-y-3 tablet:grid-cols-[minmax(14rem,26rem)_1fr]">
       <CutDrawing
         layout={layout}
         sizes={project.cutPlan?.sizes ?? new Map()}
         colour={colour}
         describe={text}
+        marks={layout.order && !layout.ready ? rulerMarks(layout.order, preferences) : []}
       />
       <div className="flex flex-col gap-2">
         <p>
@@ -135,6 +167,14 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
           </span>
         </p>
         <p>{layout.ready ? 'They are the right size already: only take them out.' : text}</p>
+        {layout.order && !layout.ready ? (
+          <CutSteps
+            order={layout.order}
+            sheetUm={layout.sheetUm}
+            nameOf={(demand) => pieceName(project, demand)}
+            preferences={preferences}
+          />
+        ) : null}
         {waits ? (
           <p className="second">After the proof piece of the {waits.design.name.toLowerCase()}.</p>
         ) : (
@@ -165,6 +205,13 @@ const countedPieces = ({ lines }: ProjectView, layout: LayoutView): readonly Cou
     const line = lines.find(({ id }) => id === lineId)
     return { count, line, part: line?.parts.find(({ key }) => key === partKey) }
   })
+
+/** What one piece of a demand is called. */
+function pieceName({ lines }: ProjectView, demand: string): string {
+  const { lineId, partKey } = demandOf(demand)
+  const part = lines.find(({ id }) => id === lineId)?.parts.find(({ key }) => key === partKey)
+  return part?.highPerWide === 1 ? 'square' : 'piece'
+}
 
 function layoutText(
   { offcuts, sheets }: LayoutView,

@@ -20,7 +20,7 @@ import { DeedButton } from '@/ui/forms/DeedButton'
 import { AlsoToGet } from '@/ui/paper/AlsoToGet'
 import { InDrawer } from '@/ui/paper/InDrawer'
 import { Swatch } from '@/ui/paper/Swatch'
-import { CutStanding } from '@/ui/project/CutStanding'
+import { CutStanding } from '@/ui/cut/CutStanding'
 import { StationFrame } from '@/ui/project/StationFrame'
 import {
   holdPaperFirstAction,

@@ -1,3 +1,4 @@
+import type { CutPlan } from '@/core/cut'
 import type { StaleBecause } from '@/core/plan'
 import type { DeedResult } from '@/flows/deed'
 import type { ProjectView } from '@/flows/read/project'
@@ -8,7 +9,17 @@ const BECAUSE: Readonly<Record<StaleBecause, string>> = {
   'more wanted': 'More has to be cut than this plan gives: pieces were spoiled since.',
   'other wishes': 'The brief asks for something else by now.',
   'sheets gone': 'Sheets it counted with are no longer there for this project.',
+  'other tools': 'You cut with something else by now.',
   'sheets came': 'There are sheets now that it had to do without.',
+}
+
+/** What is proven, in what was to be least; within the cuts of the tools it was planned for. */
+function provenWords({ proofs = [] }: CutPlan): string {
+  const least = new Set(proofs.map((proof) => proof.least))
+  if (least.has('money')) return 'Proven: no plan of such cuts costs less.'
+  return least.has('area')
+    ? 'Proven: no plan of such cuts takes less paper.'
+    : 'Proven: no plan of such cuts takes fewer sheets.'
 }
 
 interface CutStandingProps {
@@ -44,7 +55,7 @@ export function CutStanding({ project, preferences, planAgain }: CutStandingProp
   return (
     <p className="second">
       {cutPlan.plan.status === 'proven'
-        ? 'No plan takes fewer sheets.'
+        ? provenWords(cutPlan.plan)
         : cutPlan.plan.status === 'within'
           ? `At most ${plural(cutPlan.plan.sheets, 'sheet')} more than the fewest possible.`
           : 'As much as there is paper for.'}{' '}

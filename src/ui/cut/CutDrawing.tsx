@@ -7,6 +7,14 @@ interface CutDrawingProps {
   readonly sizes: ReadonlyMap<string, SizeUm>
   readonly colour: string
   readonly describe: string
+  /** Distances from the corner, along the sheet's width and its height, with what is told of each. */
+  readonly marks?: readonly RulerMark[]
+}
+
+export interface RulerMark {
+  readonly axis: 'x' | 'y'
+  readonly atUm: number
+  readonly says: string
 }
 
 interface Box {
@@ -17,7 +25,7 @@ interface Box {
 }
 
 /** A sheet with its pieces and what is kept of it, to scale, long side lying. */
-export function CutDrawing({ layout, sizes, colour, describe }: CutDrawingProps) {
+export function CutDrawing({ layout, sizes, colour, describe, marks = [] }: CutDrawingProps) {
   const { sheetUm, placements, offcuts } = layout
   const lying = sheetUm.heightUm > sheetUm.widthUm
   const [width, height] = lying ? [sheetUm.heightUm, sheetUm.widthUm] : [sheetUm.widthUm, sheetUm.heightUm]
@@ -28,9 +36,11 @@ export function CutDrawing({ layout, sizes, colour, describe }: CutDrawingProps)
       : { x: xUm, y: height - yUm - heightUm, width: widthUm, height: heightUm }
   const kinds = [...new Set(placements.map(({ demand }) => demand))]
   const hair = width / 240
+  // Room for the distances that are told along two edges.
+  const room = marks.length > 0 ? 34 * hair : 2 * hair
   return (
     <svg
-      viewBox={`${-2 * hair} ${-2 * hair} ${width + 4 * hair} ${height + 4 * hair}`}
+      viewBox={`${-room} ${-2 * hair} ${width + room + 2 * hair} ${height + room + 2 * hair}`}
       role="img"
       aria-label={describe}
       className="w-full"
@@ -65,7 +75,46 @@ export function CutDrawing({ layout, sizes, colour, describe }: CutDrawingProps)
           />
         ) : null
       })}
+      {marks.map(({ axis, atUm, says }, index) => (
+        <Mark
+          key={index}
+          across={(axis === 'x') !== lying}
+          at={atUm}
+          says={says}
+          height={height}
+          hair={hair}
+        />
+      ))}
     </svg>
+  )
+}
+
+interface MarkProps {
+  /** Along the lower edge; else up the left one. */
+  readonly across: boolean
+  readonly at: number
+  readonly says: string
+  readonly height: number
+  readonly hair: number
+}
+
+/** A distance at the edge of the sheet, with a tick where it is. */
+function Mark({ across, at, says, height, hair }: MarkProps) {
+  const [x, y] = across ? [at, height] : [0, height - at]
+  return (
+    <g stroke="var(--color-base-content)" strokeWidth={hair}>
+      <path d={across ? `M${x} ${y}v${5 * hair}` : `M${x} ${y}h${-5 * hair}`} />
+      <text
+        x={across ? x : -7 * hair}
+        y={across ? y + 16 * hair : y + 4 * hair}
+        fontSize={11 * hair}
+        textAnchor={across ? 'middle' : 'end'}
+        fill="var(--color-base-content)"
+        stroke="none"
+      >
+        {says}
+      </text>
+    </g>
   )
 }
 

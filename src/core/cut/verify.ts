@@ -1,0 +1,102 @@
+import { boundSheets } from './bound'
+import { paperProblem } from './paper-problem'
+import { boundBy } from './multipliers'
+import {
+  countsOf,
+  wholeSheets,
+  type CutLayout,
+  type CutPlan,
+  type CutProblem,
+  type MissingPieces,
+  type Multipliers,
+  type PaperProof,
+} from './types'
+
+/** What is said to prove the bound of a paper. */
+export interface ClaimedProof {
+  readonly paperId: string
+  readonly multipliers: Multipliers
+}
+
+/**
+ * A plan made of layouts that somebody else found, with no more said of it than is worked out here: what it costs, the
+ * bound that the multipliers named prove, or one that was known before. The layouts themselves are `checkCutPlan`'s.
+ */
+export function verifiedPlan(
+  problem: CutProblem,
+  layouts: readonly CutLayout[],
+  claimed: readonly ClaimedProof[],
+  known: readonly PaperProof[],
+): CutPlan {
+  const papers = [...new Set(problem.demands.map(({ paperId }) => paperId))].sort()
+  const proofs = papers.flatMap((paperId) => {
+    const claim = claimed.find((one) => one.paperId === paperId)
+    const before = known.find((one) => one.paperId === paperId)
+    const paper = paperProblem(problem, paperId)
+    const costs = new Map(paper.kinds.map(({ sheets, cost }) => [sheets.stockId, cost]))
+    const cost = layouts.reduce((sum, { stockId, sheets }) => sum + sheets * (costs.get(stockId) ?? 0), 0)
+    const fits = claim?.multipliers.worth.length === paper.demands.length
+    const bound = claim && fits ? boundBy(paper, claim.multipliers) : -1
+    const { least } = paper
+    if (claim && bound > (before?.bound ?? -1))
+      return [{ paperId, least, cost, bound, by: 'multipliers' as const, multipliers: claim.multipliers }]
+    return before ? [{ ...before, cost }] : []
+  })
+  return statedPlan(problem, layouts, proofs)
+}
+
+/** What layouts and the proofs of their papers come to. */
+export function statedPlan(
+  problem: CutProblem,
+  layouts: readonly CutLayout[],
+  proofs: readonly PaperProof[],
+): CutPlan {
+  const given = new Map<string, number>()
+  for (const layout of layouts)
+    for (const [key, count] of countsOf(layout)) given.set(key, (given.get(key) ?? 0) + count * layout.sheets)
+  const missing = problem.demands.flatMap(({ key, count }): readonly MissingPieces[] => {
+    const lacking = count - (given.get(key) ?? 0)
+    return lacking > 0 ? [{ demand: key, count: lacking }] : []
+  })
+  const made = { layouts, boundSheets: boundSheets(problem), proofs }
+  if (missing.length > 0) return { ...made, status: 'short', missing }
+  const wanted = [...new Set(problem.demands.flatMap(({ paperId, count }) => (count > 0 ? [paperId] : [])))]
+  const open = wanted.filter((paperId) => {
+    const proof = proofs.find((one) => one.paperId === paperId)
+    return !proof || proof.cost > proof.bound
+  })
+  if (open.length === 0) return { ...made, status: 'proven' }
+  const sheets = open.reduce((sum, paperId) => sum + sheetsOver(problem, paperId, layouts, proofs), 0)
+  return { ...made, status: 'within', sheets: Math.max(1, sheets) }
+}
+
+/** Sheets that a paper's plan may take too many, at most. */
+function sheetsOver(
+  problem: CutProblem,
+  paperId: string,
+  layouts: readonly CutLayout[],
+  proofs: readonly PaperProof[],
+): number {
+  const stock = problem.stock.filter((one) => one.paperId === paperId)
+  const own = layouts.filter(({ stockId }) => stock.some((one) => one.stockId === stockId))
+  const whole = wholeSheets(own, stock)
+  const proof = proofs.find((one) => one.paperId === paperId)
+  if (!proof) return whole
+  const { kinds } = paperProblem(problem, paperId)
+  const dearest = kinds.reduce((most, { cost }) => Math.max(most, cost), 1)
+  return Math.max(1, Math.min(whole, Math.ceil((proof.cost - proof.bound) / dearest)))
+}
+
+/** Whether one plan of a problem is better than another: less missing, less cost, nearer to its bound, fewer layouts. */
+export function isBetterPlan(a: CutPlan, b: CutPlan): boolean {
+  const missing = (plan: CutPlan) =>
+    plan.status === 'short' ? plan.missing.reduce((sum, { count }) => sum + count, 0) : 0
+  const total = (plan: CutPlan, of: (proof: PaperProof) => number) =>
+    (plan.proofs ?? []).reduce((sum, proof) => sum + of(proof), 0)
+  return (
+    (missing(a) - missing(b) ||
+      total(a, ({ cost }) => cost) - total(b, ({ cost }) => cost) ||
+      total(b, ({ bound }) => bound) - total(a, ({ bound }) => bound) ||
+      a.layouts.length - b.layouts.length) < 0
+  )
+}

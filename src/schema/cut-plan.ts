@@ -1,0 +1,89 @@
+import { z } from 'zod'
+import { idText } from './fields'
+
+const um = z.int().min(1).max(100_000_000)
+const place = z.int().min(0).max(100_000_000)
+const size = z.object({ widthUm: um, heightUm: um })
+const paperName = z.string().max(64)
+/** Sheets and layouts of one plan at most: beyond them it is no plan of a person's. */
+const [MOST_LAYOUTS, MOST_PLACES] = [2000, 10_000]
+
+const tools = z.object({
+  stages: z.union([z.literal(2), z.literal(3)]),
+  marginUm: z.int().min(0),
+  trimmerUm: z.int().min(1).nullable(),
+  stackSheets: z.int().min(1),
+})
+
+const multipliers = z.object({
+  worth: z.array(z.int().min(0)).max(MOST_LAYOUTS),
+  scale: z.int().min(1),
+})
+
+const proof = z.object({
+  paperId: paperName,
+  least: z.enum(['money', 'sheets', 'area']),
+  cost: z.int().min(0),
+  bound: z.int().min(0),
+  by: z.enum(['multipliers', 'all patterns']),
+  multipliers,
+})
+
+const layout = z.object({
+  id: z.string().max(64),
+  stockId: z.string().max(64),
+  sheetUm: size,
+  sheets: z.int().min(1).max(1e6),
+  placements: z
+    .array(z.object({ demand: z.string().max(200), xUm: place, yUm: place, turned: z.boolean() }))
+    .max(MOST_PLACES),
+  offcuts: z.array(z.object({ xUm: place, yUm: place, widthUm: um, heightUm: um })).max(MOST_PLACES),
+})
+
+/** What cuts were planned for. */
+export const cutProblem = z.object({
+  demands: z.array(
+    z.object({
+      key: z.string().regex(/^\S{1,64} \S{1,64} \S{1,64}$/),
+      paperId: paperName,
+      sizeUm: size,
+      count: z.int().min(0).max(1e6),
+      turnable: z.boolean(),
+    }),
+  ),
+  stock: z.array(
+    z.object({
+      stockId: z.string(),
+      paperId: paperName,
+      sizeUm: size,
+      available: z.int().min(0),
+      offcut: z.boolean(),
+      priceMinor: z.int().min(0).nullable().default(null),
+    }),
+  ),
+  tools: tools.exactOptional(),
+})
+
+/** A plan as it is stored. Whether it can be cut is checked geometrically where it is read. */
+export const cutPlanMade = z.intersection(
+  z.object({
+    boundSheets: z.int().min(0),
+    proofs: z.array(proof).exactOptional(),
+    layouts: z.array(layout),
+  }),
+  z.discriminatedUnion('status', [
+    z.object({ status: z.literal('proven') }),
+    z.object({ status: z.literal('within'), sheets: z.int().min(1) }),
+    z.object({
+      status: z.literal('short'),
+      missing: z.array(z.object({ demand: z.string(), count: z.int().min(1) })),
+    }),
+  ]),
+)
+
+/** Layouts that a browser found for a stored plan, and what it says proves their bounds: nothing else of it is taken. */
+export const foundPlan = z.strictObject({
+  planId: idText('a plan'),
+  layouts: z.array(layout).max(MOST_LAYOUTS),
+  proofs: z.array(z.object({ paperId: paperName, multipliers })).max(1000),
+})
