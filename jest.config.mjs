@@ -1,6 +1,8 @@
 /** @type {import('jest').Config} */
 const config = {
   testEnvironment: 'node',
+  // Folding the whole library before a test takes ten seconds on a slow machine; what hangs hangs for longer.
+  testTimeout: 60_000,
   // Looked up through the sandbox these cost more than what the folding does with them.
   sandboxInjectedGlobals: ['Math', 'Float64Array', 'Int8Array'],
   roots: ['<rootDir>/src', '<rootDir>/test', '<rootDir>/demo', '<rootDir>/scripts'],

@@ -23,7 +23,6 @@ import { readLibrary } from './designs'
 import { setPassphrase, unlock, roomOpen } from './room'
 
 // Putting a backup back folds what shipped since it was taken.
-jest.setTimeout(30_000)
 
 const FIXTURES = join(import.meta.dirname, '../../test/fixtures/databases')
 let folder = ''

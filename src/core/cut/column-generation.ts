@@ -1,4 +1,5 @@
-import { countsIn, type Pattern } from './pattern'
+import { largest } from '../numeric'
+import { countsIn, throughOf, type Pattern } from './pattern'
 import { boundBy, multipliersOf } from './multipliers'
 import type { Multipliers } from './types'
 import { missingIn, type Cutting, type PaperProblem } from './paper-problem'
@@ -26,7 +27,7 @@ export class Pool {
   }
 }
 
-/** A pattern with no more of a piece than is wanted: what is over is left out. */
+/** A pattern with no more of a piece than is wanted: what is over is left out, and the rest closes up. */
 export function withinWanted(pattern: Pattern, wanted: readonly number[]): Pattern {
   if (pattern.counts.every((count, at) => count <= (wanted[at] ?? 0))) return pattern
   const left = [...wanted]
@@ -37,9 +38,9 @@ export function withinWanted(pattern: Pattern, wanted: readonly number[]): Patte
         if (more) left[demand] = (left[demand] ?? 0) - 1
         return more
       })
-      return pieces.length === 0 ? [] : [{ ...part, pieces }]
+      return pieces.length === 0 ? [] : [{ alongUm: largest(pieces.map(({ alongUm }) => alongUm)), pieces }]
     })
-    return parts.length === 0 ? [] : [{ ...strip, parts }]
+    return parts.length === 0 ? [] : [{ throughUm: largest(parts.map(throughOf)), parts }]
   })
   return { ...pattern, strips, counts: countsIn(strips, wanted.length) }
 }

@@ -55,8 +55,15 @@ describe('cutting in stages', () => {
     const strips = (left: RectUm) => [left, rect(5, 0, 5, 10)]
     const two = { ...USUAL_TOOLS, stages: 2 as const }
     expect(cutWith(sheet, strips(rect(0, 0, 5, 8)), two)).not.toBeNull()
-    // Waste below it and over it: cut off on both sides.
-    expect(cutWith(sheet, [rect(0, 1, 3, 4), rect(3, 0, 3, 6), rect(6, 0, 4, 10)], two)).toBeNull()
+    // Waste on one side of it, then on both.
+    const under = (piece: RectUm) => [rect(0, 0, 6, 3), piece, rect(6, 0, 4, 10)]
+    expect(cutWith(sheet, under(rect(1, 3, 5, 3)), two)).not.toBeNull()
+    expect(cutWith(sheet, under(rect(1, 3, 4, 3)), two)).toBeNull()
+  })
+  test('what is left over between pieces comes off with the strip that it is in', () => {
+    // The middle of the lower strip is waste, so that the one over it is parted elsewhere.
+    const pieces = [rect(0, 0, 3, 5), rect(6, 0, 4, 5), rect(0, 5, 6, 4), rect(6, 5, 4, 5)]
+    expect(cutWith({ widthUm: 10, heightUm: 10 }, pieces, USUAL_TOOLS)).not.toBeNull()
   })
   test('the longest cut is that of the first strips', () => {
     const way = cutWith({ widthUm: 20, heightUm: 10 }, [rect(0, 0, 5, 10), rect(5, 0, 5, 10)], USUAL_TOOLS)
@@ -92,7 +99,7 @@ describe('the order of cuts', () => {
         for (const layout of planExactly(asked, solver).layouts) {
           const order = cutOrder(layout, asked.demands, asked.tools)
           const given = order!.steps.flatMap(({ of, offs }) =>
-            offs.flatMap(({ gives, parts }) => (gives === 'strip' ? [] : [of * parts])),
+            offs.flatMap(({ gives, parts }) => (gives === 'strip' || gives === 'rest' ? [] : [of * parts])),
           )
           // A sheet that is one strip and one piece is not cut at all.
           expect(given.reduce((sum, count) => sum + count, 0)).toBe(layout.placements.length)

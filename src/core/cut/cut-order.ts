@@ -13,8 +13,9 @@ export interface CutOff {
   /** How many come off, and how many cuts that takes: the last may be what is left in hand. */
   readonly parts: number
   readonly cuts: number
-  /** What each becomes: pieces of a demand, or a strip that is cut further. */
-  readonly gives: string | 'strip'
+  /** What each becomes: pieces of a demand, a strip that is cut further, or
+   * what is left over between them. */
+  readonly gives: string | 'strip' | 'rest'
 }
 
 /** Cuts made one after another on equal parts: laid against the stop along one axis, never turned between. */
@@ -61,9 +62,10 @@ function offsOf({ axis, parts }: InHand<PlacedPiece>): readonly CutOff[] {
   const offs: CutOff[] = []
   const last = parts.length - 1
   parts.forEach((part, index) => {
-    if (isRest(part)) return
+    // What is left over at the end is in hand when all else is off.
+    if (isRest(part) && index === last) return
     const setUm = widthOf(part.region, axis)
-    const gives = part.piece ? part.piece.demand : 'strip'
+    const gives = part.piece ? part.piece.demand : isRest(part) ? 'rest' : 'strip'
     // The last needs no cut: it is what is left in hand.
     const cut = index === last ? 0 : 1
     const before = offs.at(-1)

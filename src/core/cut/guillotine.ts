@@ -1,4 +1,4 @@
-import { largest } from '../numeric'
+import { largest, least } from '../numeric'
 import type { CutTools, RectUm } from './types'
 
 interface Span {
@@ -73,7 +73,7 @@ const leftOver = <Piece extends RectUm>(region: RectUm): InHand<Piece> => ({
 
 /**
  * Cuts a region in stages, the first along `axis`, then by turns; behind the last stage one more cut may trim a piece.
- * Every line that parts its pieces is cut at once, behind the pieces before it.
+ * Every line that parts its pieces is cut at once, on both sides of what is left over between them.
  * *Returns* `null` where so many stages do not free every piece.
  */
 export function cutInStages<Piece extends RectUm>(
@@ -94,6 +94,9 @@ export function cutInStages<Piece extends RectUm>(
   let from = spanOf(region, axis).from
   const parts: InHand<Piece>[] = []
   for (const group of groups) {
+    const start = least(group.map((one) => spanOf(one, axis).from))
+    if (start > from) parts.push(leftOver(between(region, axis, from, start)))
+    from = start
     const to = largest(group.map((one) => spanOf(one, axis).to))
     const part = cutInStages(between(region, axis, from, to), group, otherAxis(axis), stages - 1)
     if (!part) return null
@@ -101,6 +104,8 @@ export function cutInStages<Piece extends RectUm>(
     from = to
   }
   if (from < end) parts.push(leftOver(between(region, axis, from, end)))
+  // One cut trims one side.
+  if (stages === 0 && parts.length > 2) return null
   // Nothing is cut at a stage that finds one part as wide as what is in hand.
   return parts.length === 1 && parts[0]
     ? parts[0]
