@@ -1,10 +1,13 @@
 import { nanoid } from 'nanoid'
 import {
   checkCutPlan,
+  AT_ONCE,
+  BY_RULE,
   planExactly,
   type CutPlan,
   type CutProblem,
   type CutTools,
+  type Effort,
   type LinearSolver,
   type StockSheets,
 } from '@/core/cut'
@@ -37,6 +40,7 @@ interface Planning {
   readonly lessons: Lessons
   readonly tools: CutTools
   readonly solver: LinearSolver
+  readonly effort: Effort
 }
 
 /** The drawer while projects are planned one after another: what is there, and who was promised what. */
@@ -122,12 +126,15 @@ async function planOne(
   { brief, row }: LoadedProject,
   survey: ProjectSurvey,
   stock: readonly StockSheets[],
-  { lessons, tools, solver }: Planning,
+  { lessons, tools, solver, effort }: Planning,
 ): Promise<ReadonlyMap<string, number>> {
   const rateOf = ({ design }: ProjectSurvey['lines'][number]) => lessons.rejectRate(design.family)
   const problem: CutProblem = { demands: cutDemands(survey.lines, rateOf, brief.certainty), stock, tools }
-  return keepPlan({ db, nowMs }, row.id, problem, planExactly(problem, solver))
+  return keepPlan({ db, nowMs }, row.id, problem, planExactly(problem, solver, effort))
 }
+
+/** How many projects besides the one asked for are planned exactly within one deed; more would keep it waiting. */
+const MOST_OTHERS = 4
 
 export interface WhatMoved {
   /** The project whose plan is made anew whatever stands. */
@@ -161,11 +168,12 @@ export async function planCuts(context: FlowContext, { project, paperIds = [] }:
   }))
   const claimants = new Map(open.map((row) => [row.id, claimantOf(row)]))
   const promises = new Promises(stock.map(stockSheets), reservations, claimants)
-  const planning: Planning = {
+  const planning = {
     lessons: await readLessons(context),
     tools: (await currentSettings(context)).cutting,
     solver: await theSolver(),
   }
+  let others = 0
   for (const one of projects) {
     const survey = surveyProject(one)
     const may = promises.sheetsFor(one)
@@ -177,7 +185,10 @@ export async function planCuts(context: FlowContext, { project, paperIds = [] }:
     const planned =
       delivered && one.records.cutPlan !== null
         ? new Map<string, number>()
-        : await planOne(context, one, survey, may, planning)
+        : await planOne(context, one, survey, may, {
+            ...planning,
+            effort: one.row.id === project || others++ < MOST_OTHERS ? AT_ONCE : BY_RULE,
+          })
     const takes = delivered ? new Map<string, number>() : planned
     promises.replace(one.row.id, takes)
     await replaceReservations(db, one.row.id, takes)

@@ -24,6 +24,9 @@ export const AT_ONCE: Effort = {
   layouts: { patterns: 60, places: 4000, seconds: 0.1 },
 }
 
+/** Only strips filled by rule: for what nobody looks at now. Whoever opens it has it planned further. */
+export const BY_RULE: Effort = { ...AT_ONCE, rounds: 0, layouts: null }
+
 /** In a worker, with progress and cancel. */
 export const THOROUGH: Effort = {
   sums: 6000,

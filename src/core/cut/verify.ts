@@ -81,7 +81,10 @@ function sheetsOver(
   const own = layouts.filter(({ stockId }) => stock.some((one) => one.stockId === stockId))
   const whole = wholeSheets(own, stock)
   const proof = proofs.find((one) => one.paperId === paperId)
-  if (!proof) return whole
+  if (!proof) {
+    const demands = problem.demands.filter((demand) => demand.paperId === paperId)
+    return Math.max(1, whole - boundSheets({ demands, stock }))
+  }
   const { kinds } = paperProblem(problem, paperId)
   const dearest = kinds.reduce((most, { cost }) => Math.max(most, cost), 1)
   return Math.max(1, Math.min(whole, Math.ceil((proof.cost - proof.bound) / dearest)))
