@@ -69,7 +69,7 @@ for (const seed of CUT_PROJECT_SEEDS) {
   atOnceMs.push(since(start))
   for (const problem of problems) {
     const papers = papersOf(problem).map(([paperId, paper]) => planned(paperId, paper, solver))
-    all.push(...papers)
+    for (const one of papers) all.push(one)
     const plan = asOnePlan(
       problem,
       papers.map((one) => one.plan),

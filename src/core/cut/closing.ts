@@ -99,7 +99,7 @@ export function patternsWithin(
   const found: Pattern[] = []
   for (const kind of kinds) {
     const price = kind.cost - (duals[demands.length + kind.stock] ?? 0)
-    found.push(...kind.ready)
+    for (const pattern of kind.ready) found.push(pattern)
     for (const finder of kind.finders) {
       const all = new PatternSearch(finder, values, wanted, limit).all(kind.stock, price - slack)
       if (!all) return null

@@ -2,7 +2,7 @@ import { largest } from '../numeric'
 import { countsIn, throughOf, type Pattern } from './pattern'
 import { boundBy, multipliersOf } from './multipliers'
 import type { Multipliers } from './types'
-import { missingIn, type Cutting, type PaperProblem } from './paper-problem'
+import type { Cutting, PaperProblem } from './paper-problem'
 import type { LinearProgram, LinearSolver } from './solver'
 
 /** A pattern by what it gives, whatever lies where. */
@@ -154,6 +154,3 @@ export function* relaxed(
   }
   return null
 }
-
-/** Whether a cutting leaves nothing out. */
-export const isWhole = (cutting: Cutting): boolean => missingIn(cutting) === 0

@@ -99,7 +99,7 @@ describe('the order of cuts', () => {
         for (const layout of planExactly(asked, solver).layouts) {
           const order = cutOrder(layout, asked.demands, asked.tools)
           const given = order!.steps.flatMap(({ of, offs }) =>
-            offs.flatMap(({ gives, parts }) => (gives === 'strip' || gives === 'rest' ? [] : [of * parts])),
+            offs.flatMap(({ gives, parts }) => (typeof gives === 'object' ? [of * parts] : [])),
           )
           // A sheet that is one strip and one piece is not cut at all.
           expect(given.reduce((sum, count) => sum + count, 0)).toBe(layout.placements.length)

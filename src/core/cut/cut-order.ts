@@ -13,9 +13,8 @@ export interface CutOff {
   /** How many come off, and how many cuts that takes: the last may be what is left in hand. */
   readonly parts: number
   readonly cuts: number
-  /** What each becomes: pieces of a demand, a strip that is cut further, or
-   * what is left over between them. */
-  readonly gives: string | 'strip' | 'rest'
+  /** What each becomes: pieces of a demand, a strip that is cut further, or what is left over between them. */
+  readonly gives: { readonly demand: string } | 'strip' | 'rest'
 }
 
 /** Cuts made one after another on equal parts: laid against the stop along one axis, never turned between. */
@@ -54,6 +53,9 @@ const signOf = (part: InHand<PlacedPiece>): string => {
   return piece ? `${size} ${piece.demand}` : axis ? `${size} ${axis}(${parts.map(signOf).join()})` : size
 }
 
+const sameGiven = (a: CutOff['gives'], b: CutOff['gives']): boolean =>
+  typeof a === 'object' && typeof b === 'object' ? a.demand === b.demand : a === b
+
 const isRest = ({ piece, axis }: InHand<PlacedPiece>): boolean => piece === null && axis === null
 
 /** Cuts of one part in order: alike ones with one setting, and nothing behind the last that is wanted. */
@@ -65,11 +67,15 @@ function offsOf({ axis, parts }: InHand<PlacedPiece>): readonly CutOff[] {
     // What is left over at the end is in hand when all else is off.
     if (isRest(part) && index === last) return
     const setUm = widthOf(part.region, axis)
-    const gives = part.piece ? part.piece.demand : isRest(part) ? 'rest' : 'strip'
+    const gives: CutOff['gives'] = part.piece
+      ? { demand: part.piece.demand }
+      : isRest(part)
+        ? 'rest'
+        : 'strip'
     // The last needs no cut: it is what is left in hand.
     const cut = index === last ? 0 : 1
     const before = offs.at(-1)
-    if (before?.setUm === setUm && before.gives === gives)
+    if (before?.setUm === setUm && sameGiven(before.gives, gives))
       offs[offs.length - 1] = { ...before, parts: before.parts + 1, cuts: before.cuts + cut }
     else offs.push({ setUm, parts: 1, cuts: cut, gives })
   })

@@ -17,7 +17,7 @@ const cutsIn = ({ strips }: Pattern): number =>
   )
 
 /** Layouts to set up, then cuts by the stack: what is least at equal cost. */
-export const workOf = ({ tools }: PaperProblem, { uses }: Pick<Cutting, 'uses'>): number =>
+const workOf = ({ tools }: PaperProblem, { uses }: Pick<Cutting, 'uses'>): number =>
   uses.reduce(
     (sum, { pattern, sheets }) =>
       sum + (pattern.ready ? 0 : 100 * SET_UP_CUTS + Math.ceil(sheets / tools.stackSheets) * cutsIn(pattern)),

@@ -73,11 +73,10 @@ export function waysToLie(
     : lying.map((one) => ({ ...one, throughUm: one.alongUm, alongUm: one.throughUm }))
 }
 
-export const sumOf = <One>(all: readonly One[], of: (one: One) => number): number =>
+const sumOf = <One>(all: readonly One[], of: (one: One) => number): number =>
   all.reduce((sum, one) => sum + of(one), 0)
 
 export const throughOf = (part: Part): number => sumOf(part.pieces, ({ throughUm }) => throughUm)
-export const alongOf = (strip: Strip): number => sumOf(strip.parts, ({ alongUm }) => alongUm)
 
 /** How many pieces of each demand some strips give. */
 export function countsIn(strips: readonly Strip[], demands: number): readonly number[] {

@@ -152,7 +152,7 @@ export function cutInShelves(problem: PaperProblem): Cutting {
   const rules = ordersOf(problem).flatMap((order) =>
     (['full', 'thin', 'thick'] as const).map((lead): Rule => ({ order, lead })),
   )
-  const [first = { order: [], lead: 'full' } as Rule, ...others] = rules
+  const [first = { order: [], lead: 'full' }, ...others] = rules
   return others.reduce(
     (best, rule) => {
       const one = fillAll(problem, rule)

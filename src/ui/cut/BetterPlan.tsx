@@ -38,7 +38,7 @@ export function BetterPlan({ planId, problem, atOnce, take }: BetterPlanProps) {
     setState({ kind: 'running', progress: null })
     const search = startCutPlan(problem, (progress) => setState({ kind: 'running', progress }))
     running.current = search
-    search.answer
+    void search.answer
       .then(async (answer): Promise<State> => {
         if (!answer.ok) return { kind: 'failed', says: NOT_LOOKED }
         const { layouts, proofs = [] } = answer.plan

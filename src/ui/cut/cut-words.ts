@@ -42,7 +42,7 @@ function offWords(
 ): string {
   const set = told(setUm, preferences)
   if (gives === 'rest') return `take ${set} off`
-  const what = gives === 'strip' ? countOf(parts, 'strip') : countOf(parts, nameOf(gives))
+  const what = gives === 'strip' ? countOf(parts, 'strip') : countOf(parts, nameOf(gives.demand))
   return cuts === 0 ? `what is left, ${set}, is ${what}` : `set ${set}, ${plural(cuts, 'cut')}, for ${what}`
 }
 
