@@ -6,7 +6,7 @@ const config: NextConfig = {
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
   // Native and prebuilt packages stay outside the bundle.
-  serverExternalPackages: ['libsql', '@node-rs/argon2', 'highs'],
+  serverExternalPackages: ['libsql', '@node-rs/argon2', 'highs', 'pdfkit'],
   // Browsers ask for this name whatever the page says of its icon.
   rewrites: () => Promise.resolve([{ source: '/favicon.ico', destination: '/icon.svg' }]),
   experimental: {

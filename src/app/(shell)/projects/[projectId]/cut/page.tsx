@@ -11,6 +11,7 @@ import { DeedButton } from '@/ui/forms/DeedButton'
 import { BetterPlan } from '@/ui/cut/BetterPlan'
 import { CutDrawing } from '@/ui/cut/CutDrawing'
 import { rulerMarks } from '@/ui/cut/cut-words'
+import { countedPieces, layoutText, pieceName, type LayoutView } from '@/ui/cut/layout-words'
 import { CutSteps } from '@/ui/cut/CutSteps'
 import { CuttingTools } from '@/ui/cut/CuttingTools'
 import { Swatch } from '@/ui/paper/Swatch'
@@ -33,8 +34,6 @@ interface ProjectProps {
   readonly project: ProjectView
   readonly preferences: Preferences
 }
-
-type LayoutView = NonNullable<ProjectView['cutPlan']>['layouts'][number]
 
 export default async function CutPage(props: StationParams) {
   const { preferences, project, settings } = await openStation(props)
@@ -64,6 +63,13 @@ function Planning({ project, preferences, tools }: ProjectProps & { readonly too
         preferences={preferences}
         planAgain={planAgainAction.bind(null, project.id)}
       />
+      {cutPlan && cutPlan.layouts.some(({ ready }) => !ready) ? (
+        <p>
+          <a href={`/api/cut-cards/${project.id}`} className="underline">
+            Cut cards to print (PDF)
+          </a>
+        </p>
+      ) : null}
       {cutPlan && open && cutPlan.layouts.length > 0 ? (
         <BetterPlan
           key={cutPlan.id}
@@ -175,6 +181,13 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
             preferences={preferences}
           />
         ) : null}
+        {layout.ready ? null : (
+          <p className="text-sm">
+            <a href={`/api/cut-cards/${project.id}?layout=${layout.id}`} className="underline">
+              Save this card as SVG
+            </a>
+          </p>
+        )}
         {waits ? (
           <p className="second">After the proof piece of the {waits.design.name.toLowerCase()}.</p>
         ) : (
@@ -190,45 +203,6 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
       </div>
     </li>
   )
-}
-
-interface Counted {
-  readonly count: number
-  readonly line: LineView | undefined
-  readonly part: PartView | undefined
-}
-
-/** What one sheet of a layout gives, line by line. */
-const countedPieces = ({ lines }: ProjectView, layout: LayoutView): readonly Counted[] =>
-  [...countsOf(layout)].map(([demand, count]) => {
-    const { lineId, partKey } = demandOf(demand)
-    const line = lines.find(({ id }) => id === lineId)
-    return { count, line, part: line?.parts.find(({ key }) => key === partKey) }
-  })
-
-/** What one piece of a demand is called. */
-function pieceName({ lines }: ProjectView, demand: string): string {
-  const { lineId, partKey } = demandOf(demand)
-  const part = lines.find(({ id }) => id === lineId)?.parts.find(({ key }) => key === partKey)
-  return part?.highPerWide === 1 ? 'square' : 'piece'
-}
-
-function layoutText(
-  { offcuts, sheets }: LayoutView,
-  counted: readonly Counted[],
-  preferences: Preferences,
-): string {
-  const kept = offcuts.map((size) =>
-    formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences),
-  )
-  const pieces = counted.map(({ count, line, part }) => {
-    const noun = part?.highPerWide === 1 ? 'square' : 'piece'
-    const size = part ? formatPiece(part.sheetMm, part.highPerWide, preferences) : ''
-    return counted.length === 1
-      ? countOf(count, noun)
-      : `${countOf(count, noun)} of ${size} (${line?.design.name.toLowerCase() ?? ''})`
-  })
-  return `${pieces.join(' and ')} from ${sheets === 1 ? 'it' : 'each'}${kept.length === 0 ? ', nothing worth keeping left.' : `; keep ${kept.join(' and ')}.`}`
 }
 
 /** Whether another size would save sheets, line by line. */

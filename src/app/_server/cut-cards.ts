@@ -1,0 +1,88 @@
+import 'server-only'
+import { readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { placedAt } from '@/core/cut'
+import { mmFromUm } from '@/core/units'
+import type { CardFonts, CutCard } from '@/formats/cut-card'
+import type { ProjectView } from '@/flows/read/project'
+import { rulerMarks, stepWords } from '@/ui/cut/cut-words'
+import { countedPieces, layoutText, pieceName, type LayoutView } from '@/ui/cut/layout-words'
+import { formatExact, formatSheet, plural, type Preferences } from '@/ui/format'
+
+/** Cards of a project's layouts, or of one; those of sheets that are the right size already need none. */
+export function cutCards(
+  project: ProjectView,
+  layoutId: string | null,
+  preferences: Preferences,
+): readonly CutCard[] {
+  const layouts = project.cutPlan?.layouts ?? []
+  return layouts
+    .filter(({ id, ready }) => !ready && (layoutId === null || id === layoutId))
+    .map((layout) => cardOf(project, layout, preferences))
+}
+
+function cardOf(project: ProjectView, layout: LayoutView, preferences: Preferences): CutCard {
+  const paper = project.papers.find(({ id }) => id === layout.paperId)
+  const { sheetUm, order } = layout
+  const mm = ({
+    xUm,
+    yUm,
+    widthUm,
+    heightUm,
+  }: {
+    xUm: number
+    yUm: number
+    widthUm: number
+    heightUm: number
+  }) => ({
+    x: mmFromUm(xUm),
+    y: mmFromUm(yUm),
+    width: mmFromUm(widthUm),
+    height: mmFromUm(heightUm),
+  })
+  const size = formatSheet(mmFromUm(sheetUm.widthUm), mmFromUm(sheetUm.heightUm), preferences)
+  const margin = order && order.marginUm > 0 ? order.marginUm : null
+  return {
+    title: project.name,
+    heading: `${plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')} of ${paper?.name ?? 'paper'}`,
+    under: `${size}. ${layoutText(layout, countedPieces(project, layout), preferences)}`,
+    sheetMm: { width: mmFromUm(sheetUm.widthUm), height: mmFromUm(sheetUm.heightUm) },
+    colour: paper?.frontColour ?? '#dddddd',
+    pieces: layout.placements.flatMap((placement) => {
+      const piece = project.cutPlan?.sizes.get(placement.demand)
+      return piece ? [mm(placedAt(placement, piece))] : []
+    }),
+    offcuts: layout.offcuts.map(mm),
+    marks: order
+      ? rulerMarks(order, preferences).map(({ axis, atUm, says }) => ({ axis, atMm: mmFromUm(atUm), says }))
+      : [],
+    steps: [
+      ...(margin ? [`Take ${formatExact(mmFromUm(margin), preferences)} off all four edges.`] : []),
+      ...(order?.steps ?? []).map((step) => {
+        const { take, cut, marks } = stepWords(
+          step,
+          sheetUm,
+          (demand) => pieceName(project, demand),
+          preferences,
+        )
+        return `${take}: ${cut}.${marks ? ` Marks at ${marks}.` : ''}`
+      }),
+    ],
+    sheets: layout.sheets,
+  }
+}
+
+const fontFile = (weight: 400 | 700) =>
+  readFile(
+    join(
+      process.cwd(),
+      'node_modules/@fontsource/atkinson-hyperlegible-next/files',
+      `atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
+    ),
+  )
+
+/** The letters that cards are printed in. */
+export const cardFonts = async (): Promise<CardFonts> => {
+  const [plain, bold] = await Promise.all([fontFile(400), fontFile(700)])
+  return { plain, bold }
+}
