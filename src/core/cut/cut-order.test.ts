@@ -88,6 +88,14 @@ describe('the order of cuts', () => {
     const cuts = (step: typeof first) => step!.offs.reduce((sum, one) => sum + one.cuts, 0)
     expect(order!.cuts).toBe(cuts(first) + second!.of * cuts(second))
   })
+  test('what is kept is what the cuts leave: a strip as long as the sheet stays in one piece', () => {
+    // Six squares of 8.5 cm: 4 cm are over beside them along the whole sheet.
+    const [layout] = planExactly(problem([[85_000, 6]]), solver).layouts
+    expect(layout!.offcuts[0]).toMatchObject({ widthUm: 40_000, heightUm: 297_000 })
+    expect(layout!.offcuts.slice(1).every(({ heightUm, widthUm }) => heightUm * widthUm === 85 * 42e6)).toBe(
+      true,
+    )
+  })
   test('all pieces come off, whatever is planned', () => {
     const sides = fc.array(
       fc.tuple(fc.integer({ min: 20_000, max: 200_000 }), fc.integer({ min: 1, max: 9 })),

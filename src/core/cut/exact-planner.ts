@@ -1,6 +1,7 @@
 import { invariant, requireCount } from '../errors'
 import type { SizeUm } from '../sheet'
 import { offcutsOf } from './fill'
+import { cutWith, leftOvers } from './guillotine'
 import { bestOf, patternsWithin, roundedDown } from './closing'
 import { relaxed, type Relaxed } from './column-generation'
 import { fewerLayouts } from './fewer-layouts'
@@ -17,7 +18,14 @@ import { laidOut, type Pattern, type Sheet } from './pattern'
 import { cutInShelves } from './shelves'
 import { statedPlan } from './verify'
 import type { LinearSolver } from './solver'
-import { type CutLayout, type CutPlan, type CutProblem, type Multipliers, type PaperProof } from './types'
+import {
+  placedAt,
+  type CutLayout,
+  type CutPlan,
+  type CutProblem,
+  type Multipliers,
+  type PaperProof,
+} from './types'
 
 /** What is known of one paper's cuts so far. */
 export interface PaperPlan {
@@ -103,6 +111,7 @@ const MOST_RAISED = 3
 /** Layouts of a paper's plan, the pieces in their places, those of most sheets first. */
 function layoutsOf({ problem, cutting }: PaperPlan): readonly Omit<CutLayout, 'id'>[] {
   const keys = problem.demands.map(({ key }) => key)
+  const sizes = new Map(problem.demands.map(({ key, sizeUm }) => [key, sizeUm]))
   return cutting.uses
     .toSorted((a, b) => b.sheets - a.sheets)
     .map(({ pattern, sheets }) => {
@@ -111,7 +120,10 @@ function layoutsOf({ problem, cutting }: PaperPlan): readonly Omit<CutLayout, 'i
       const { stockId, sizeUm } = kind.sheets
       const margin = pattern.ready ? 0 : problem.tools.marginUm
       const laid = laidOut(pattern, sheetOf(pattern, sizeUm, margin), margin, keys)
-      const offcuts = offcutsOf({ ...laid, usedUm2: 0 })
+      // What is left over depends on how it is cut: as the order of cuts says.
+      const pieces = laid.placements.map((one) => placedAt(one, sizes.get(one.demand) ?? sizeUm))
+      const way = pattern.ready ? null : cutWith(sizeUm, pieces, problem.tools)
+      const offcuts = offcutsOf({ ...laid, left: way ? leftOvers(way) : laid.left, usedUm2: 0 })
       return { stockId, sheetUm: sizeUm, sheets, placements: laid.placements, offcuts }
     })
 }

@@ -130,7 +130,20 @@ export const withinMargin = (
   heightUm: sheet.heightUm - 2 * marginUm,
 })
 
-/** How a sheet is cut with some tools: of both ways to begin, the one of fewer cuts. `null` where they cannot. */
+/** What is left over of a sheet once all its pieces are off. */
+export const leftOvers = ({ region, piece, axis, parts }: InHand<RectUm>): readonly RectUm[] =>
+  axis ? parts.flatMap(leftOvers) : piece ? [] : [region]
+
+const largestLeft = (way: InHand<RectUm>): number =>
+  largest(
+    leftOvers(way).map(({ widthUm, heightUm }) => widthUm * heightUm),
+    0,
+  )
+
+/**
+ * How a sheet is cut with some tools: of both ways to begin, the one of fewer cuts, then of the larger rest in one piece.
+ * `null` where they cannot.
+ */
 export function cutWith<Piece extends RectUm>(
   sheet: { readonly widthUm: number; readonly heightUm: number },
   pieces: readonly Piece[],
@@ -144,7 +157,8 @@ export function cutWith<Piece extends RectUm>(
     return way && longestCutUm(way) <= (trimmerUm ?? Infinity) ? [way] : []
   })
   return ways.reduce<InHand<Piece> | null>(
-    (best, way) => (best === null || cutsOf(way) < cutsOf(best) ? way : best),
+    (best, way) =>
+      best === null || (cutsOf(way) - cutsOf(best) || largestLeft(best) - largestLeft(way)) < 0 ? way : best,
     null,
   )
 }
