@@ -34,4 +34,5 @@ export const KNOWN_SCHEMAS: Readonly<Record<number, readonly string[]>> = {
   11: ['65fcfbd37504c24f91e96309c98932cb9811bcd905a194a7d1af6f3f844b8e2f'],
   12: ['8ec3a89656d5fd2dd5ffc2d02de9e67c4951c28d87b0abfbe838ba216eb6564f'],
   13: ['d11bd5ee2aa78518bb18f2d9273753606410242329ef62d09804814cef49b7b5'],
+  14: ['be147cd2414b80b250766e317cabe3a5689cc4a90d52f84f44b84f8331500fe6'],
 }

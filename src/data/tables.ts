@@ -152,9 +152,12 @@ export interface StockMoveTable {
   id: string
   stock_item_id: string
   delta: number
-  kind: 'bought' | 'counted' | 'cut' | 'offcut' | 'cut undone'
+  kind: 'bought' | 'counted' | 'spoiled' | 'given away' | 'undone' | 'cut' | 'offcut' | 'cut undone'
   cut_id: string | null
   at_ms: number
+  /** The movement this one takes back. */
+  undoes: Generated<string | null>
+  note: Generated<string>
 }
 
 export interface StockLevelTable {

@@ -49,6 +49,17 @@ export const newPaperFields = (unit: LengthUnit) =>
     amount: optionalText(countText({ name: 'how many sheets', min: 1, max: 100_000 })),
   })
 
+/** Why sheets go without being cut. */
+export const TAKEN_BECAUSE = ['spoiled', 'given away'] as const
+
+/** Sheets that go without being cut: how many of a size, and why. */
+export const takeFields = z.strictObject({
+  stockItemId: idText('a size'),
+  amount: countText({ name: 'how many', min: 1, max: 100_000 }),
+  kind: choice('why they go', TAKEN_BECAUSE),
+  note: noteText('the note', 200),
+})
+
 /** A count: how many there really are. */
 export const countFields = z.strictObject({
   stockItemId: idText('a size'),

@@ -12,6 +12,7 @@ import { plansAndParts } from './0010-plans-and-parts'
 import { madeOfPieces } from './0011-made-of-pieces'
 import { orders } from './0012-orders'
 import { occasionsAndSets } from './0013-occasions-and-sets'
+import { ledger } from './0014-ledger'
 
 /**
  * Every migration, by the name it is remembered under; the order of the names is the order of the
@@ -31,6 +32,7 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0011-made-of-pieces': madeOfPieces,
   '0012-orders': orders,
   '0013-occasions-and-sets': occasionsAndSets,
+  '0014-ledger': ledger,
 }
 
 /** Version of the data, kept in the file's header as `user_version`. */

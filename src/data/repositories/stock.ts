@@ -88,6 +88,49 @@ export const movesOfCut = (db: Db, cutId: string) =>
     .orderBy('seq')
     .execute()
 
+/** A movement of the ledger with the size it is of, and whether another took it back. */
+export interface StockMoveRow extends Selectable<StockMoveTable> {
+  readonly paper_id: string
+  readonly width_um: number
+  readonly height_um: number
+  readonly offcut: number
+  readonly undone: number
+}
+
+const moves = (db: Db) =>
+  db
+    .selectFrom('stock_move as m')
+    .innerJoin('stock_item as i', 'i.id', 'm.stock_item_id')
+    .leftJoin('stock_move as u', 'u.undoes', 'm.id')
+    .selectAll('m')
+    .select(['i.paper_id', 'i.width_um', 'i.height_um', 'i.offcut'])
+    .select((select) => select('u.id', 'is not', null).$castTo<number>().as('undone'))
+
+/** The latest movements of a paper, newest first. */
+export const latestMovesOf = (db: Db, paperId: string, most: number): Promise<StockMoveRow[]> =>
+  moves(db).where('i.paper_id', '=', paperId).orderBy('m.seq', 'desc').limit(most).execute()
+
+export const findMove = (db: Db, id: string): Promise<StockMoveRow | undefined> =>
+  moves(db).where('m.id', '=', id).executeTakeFirst()
+
+/** Projects that cut sheets of a stock item, and those that were promised some. */
+export async function usersOfStock(db: Db, stockItemId: string): Promise<readonly string[]> {
+  const promised = db
+    .selectFrom('reservation as r')
+    .innerJoin('project as p', 'p.id', 'r.project_id')
+    .select('p.name')
+    .where('r.stock_item_id', '=', stockItemId)
+  const cut = db
+    .selectFrom('stock_move as m')
+    .innerJoin('cut as c', 'c.id', 'm.cut_id')
+    .innerJoin('project as p', 'p.id', 'c.project_id')
+    .select('p.name')
+    .where('m.stock_item_id', '=', stockItemId)
+    .where('c.undone_at_ms', 'is', null)
+  const rows = await promised.union(cut).orderBy('name').execute()
+  return rows.map(({ name }) => name)
+}
+
 /** Makes the levels anew from the ledger. */
 export async function rebuildStockLevels(db: Db): Promise<void> {
   await db.deleteFrom('stock_level').execute()

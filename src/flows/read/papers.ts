@@ -2,7 +2,7 @@ import { FEELS, caliperOf, type Paper } from '@/core/paper'
 import { formatOf } from '@/core/sheet'
 import { mmFromUm } from '@/core/units'
 import { findPaper, listPapers } from '@/data/repositories/papers'
-import { stockOf, type StockLine } from '@/data/repositories/stock'
+import { latestMovesOf, stockOf, type StockLine, type StockMoveRow } from '@/data/repositories/stock'
 import type { PaperRow } from '@/data/tables'
 import type { FlowContext } from '../flow-context'
 
@@ -83,6 +83,40 @@ export async function readDrawer({ db }: FlowContext): Promise<readonly DrawerPa
     papers.map((paper) => paper.id),
   )
   return papers.map((paper) => drawerPaper(paper, stock))
+}
+
+/** A movement of sheets as it is listed. */
+export interface MoveView {
+  readonly id: string
+  readonly kind: StockMoveRow['kind']
+  readonly delta: number
+  readonly widthMm: number
+  readonly heightMm: number
+  readonly offcut: boolean
+  readonly atMs: number
+  readonly note: string
+  /** It can be taken back here: no cut made it, and nothing took it back yet. */
+  readonly canUndo: boolean
+  readonly undone: boolean
+}
+
+/** How many of the latest movements are listed. */
+const MOVES_SHOWN = 30
+
+/** The latest movements of a paper, newest first. */
+export async function readMoves({ db }: FlowContext, paperId: string): Promise<readonly MoveView[]> {
+  return (await latestMovesOf(db, paperId, MOVES_SHOWN)).map((move) => ({
+    id: move.id,
+    kind: move.kind,
+    delta: move.delta,
+    widthMm: mmFromUm(move.width_um),
+    heightMm: mmFromUm(move.height_um),
+    offcut: move.offcut === 1,
+    atMs: move.at_ms,
+    note: move.note,
+    canUndo: move.cut_id === null && move.kind !== 'undone' && move.undone === 0,
+    undone: move.undone === 1,
+  }))
 }
 
 /** One paper of the drawer; `null` where there is none, or it was put away. */

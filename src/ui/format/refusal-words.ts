@@ -27,6 +27,11 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   PLAN_CHANGED: () =>
     'The plan has changed since this page was shown. Look at it again and tick off the new layout.',
   NO_SUCH_PLAN: () => 'What was found cannot be cut from this paper. The plan stays as it was.',
+  MOVE_IN_USE: ({ projects = 'A project' }) =>
+    `${projects} counts with these sheets or has cut them. Take that back first, or count the sheets anew.`,
+  MOVE_UNDONE: () => 'This is taken back already.',
+  MOVE_OF_CUT: ({ projects = 'its project' }) =>
+    `Sheets that were cut come back at the Cut station of ${projects}.`,
   CUT_IN_USE: ({ waiting = 0, pieces = 0 }) =>
     pieces === 0
       ? 'An offcut of this cut is already used, so it cannot be taken back.'

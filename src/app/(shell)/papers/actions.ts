@@ -1,6 +1,7 @@
 'use server'
 
 import { actOn, actOnce } from '@/app/_server/act'
+import { takeSheets, undoMove } from '@/flows/deeds/ledger'
 import { addPaper, addSheets, countSheets, putPaperAway, savePaper } from '@/flows/deeds/papers'
 
 export const addPaperAction = async (input: unknown, press: unknown) =>
@@ -14,6 +15,11 @@ export const addSheetsAction = async (input: unknown, press: unknown) =>
 
 export const countSheetsAction = async (input: unknown, press: unknown) =>
   actOnce(press, 'count sheets', input, (context) => countSheets(context, input))
+
+export const takeSheetsAction = async (input: unknown, press: unknown) =>
+  actOnce(press, 'take sheets', input, (context) => takeSheets(context, input))
+
+export const undoMoveAction = async (moveId: unknown) => actOn(moveId, undoMove)
 
 export const putPaperAwayAction = async (paperId: unknown, away: unknown) =>
   actOn(paperId, (context, id) => putPaperAway(context, id, away === true))

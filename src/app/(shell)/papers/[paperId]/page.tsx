@@ -3,7 +3,7 @@ import { Link } from '@/ui/shell/Link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
 import { nominalGapMm, nominalPairOf } from '@/core/units'
-import { readDrawerPaper, type DrawerPaper, type SheetView } from '@/flows/read/papers'
+import { readDrawerPaper, readMoves, type DrawerPaper, type SheetView } from '@/flows/read/papers'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { formatMoney, formatSheet, plural, type Preferences } from '@/ui/format'
 import { projectNameOf } from '@/flows/read/project-list'
@@ -12,7 +12,16 @@ import { AddSheets } from '@/ui/paper/AddSheets'
 import { CountSheets } from '@/ui/paper/CountSheets'
 import type { PaperTyped } from '@/ui/paper/PaperFields'
 import { PaperForm } from '@/ui/paper/PaperForm'
-import { addSheetsAction, countSheetsAction, putPaperAwayAction, savePaperAction } from '../actions'
+import { Ledger } from '@/ui/paper/Ledger'
+import { TakeSheets } from '@/ui/paper/TakeSheets'
+import {
+  addSheetsAction,
+  countSheetsAction,
+  putPaperAwayAction,
+  savePaperAction,
+  takeSheetsAction,
+  undoMoveAction,
+} from '../actions'
 
 export const metadata: Metadata = { title: 'Paper' }
 
@@ -30,6 +39,8 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
   // A size that is used up can be counted again; an offcut that is gone is gone.
   const sheets = paper.sheets.filter(({ offcut, amount }) => !offcut || amount > 0)
   const mixed = mixedPair(paper)
+  const moves = await readMoves(context, paper.id)
+  const there = sheets.filter(({ amount }) => amount > 0)
   return (
     <>
       <h1 className="text-4xl">{paper.name}</h1>
@@ -60,6 +71,16 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
             add={addSheetsAction}
             wanted={{ sheets: asked.sheets, size: asked.size }}
           />
+          {there.length === 0 ? null : (
+            <>
+              <h3 className="mt-6 mb-2 text-xl">Take sheets out</h3>
+              <TakeSheets
+                key={moves[0]?.id}
+                sizes={there.map((sheet) => [sheet.stockItemId, sheetName(sheet, preferences)])}
+                take={takeSheetsAction}
+              />
+            </>
+          )}
         </section>
         <section className="sheet-panel p-6" aria-labelledby="paper-title">
           <h2 id="paper-title" className="mb-4 text-2xl">
@@ -73,9 +94,21 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
           </div>
         </section>
       </div>
+      {moves.length === 0 ? null : (
+        <section className="mt-6 sheet-panel p-6" aria-labelledby="ledger-title">
+          <h2 id="ledger-title" className="text-2xl">
+            In and out
+          </h2>
+          <Ledger moves={moves} preferences={preferences} undo={undoMoveAction} />
+        </section>
+      )}
     </>
   )
 }
+
+/** What sheets of one size are called. */
+const sheetName = ({ formatLabel, widthMm, heightMm, offcut }: SheetView, preferences: Preferences): string =>
+  `${formatLabel ?? formatSheet(widthMm, heightMm, preferences)}${offcut ? ', offcut' : ''}`
 
 /** 15 cm and 6 in squares are sold as one size and must not be mixed in one ring. */
 function mixedPair(paper: DrawerPaper): string | null {
@@ -107,8 +140,7 @@ interface SheetItemProps {
 
 /** Sheets of one size: how many, and how many there really are. */
 function SheetItem({ sheet, preferences }: SheetItemProps) {
-  const size = sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)
-  const what = `${size}${sheet.offcut ? ', offcut' : ''}`
+  const what = sheetName(sheet, preferences)
   return (
     <li className="flex flex-wrap items-end justify-between gap-3 border-t hairline py-3">
       <p>
