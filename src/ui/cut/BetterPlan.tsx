@@ -56,13 +56,13 @@ export function BetterPlan({ planId, problem, atOnce, take }: BetterPlanProps) {
         if (running.current === search) setState(next)
       })
   }, [planId, problem, take])
-  const looked = useRef<string | null>(null)
+  const looked = useRef(false)
   useEffect(() => {
-    if (atOnce && looked.current !== planId) {
-      looked.current = planId
-      start()
-    }
-  }, [atOnce, planId, start])
+    // Once a page: what is then still open stays so.
+    if (!atOnce || looked.current) return
+    looked.current = true
+    start()
+  }, [atOnce, start])
   useEffect(() => () => running.current?.cancel(), [])
   const stop = () => {
     running.current?.cancel()

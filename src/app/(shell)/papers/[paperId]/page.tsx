@@ -82,26 +82,28 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
             </>
           )}
         </section>
-        <section className="sheet-panel p-6" aria-labelledby="paper-title">
-          <h2 id="paper-title" className="mb-4 text-2xl">
-            The paper
-          </h2>
-          <PaperForm initial={typedPaper(paper)} save={savePaperAction.bind(null, paper.id)} />
-          <div className="mt-6 border-t hairline pt-4">
-            <DeedButton act={putPaperAwayAction.bind(null, paper.id, true)} className="btn btn-ghost">
-              Archive this paper
-            </DeedButton>
-          </div>
-        </section>
+        <div className="flex flex-col gap-6">
+          <section className="sheet-panel p-6" aria-labelledby="paper-title">
+            <h2 id="paper-title" className="mb-4 text-2xl">
+              The paper
+            </h2>
+            <PaperForm initial={typedPaper(paper)} save={savePaperAction.bind(null, paper.id)} />
+            <div className="mt-6 border-t hairline pt-4">
+              <DeedButton act={putPaperAwayAction.bind(null, paper.id, true)} className="btn btn-ghost">
+                Archive this paper
+              </DeedButton>
+            </div>
+          </section>
+          {moves.length === 0 ? null : (
+            <section className="sheet-panel p-6" aria-labelledby="ledger-title">
+              <h2 id="ledger-title" className="text-2xl">
+                In and out
+              </h2>
+              <Ledger moves={moves} preferences={preferences} undo={undoMoveAction} />
+            </section>
+          )}
+        </div>
       </div>
-      {moves.length === 0 ? null : (
-        <section className="mt-6 sheet-panel p-6" aria-labelledby="ledger-title">
-          <h2 id="ledger-title" className="text-2xl">
-            In and out
-          </h2>
-          <Ledger moves={moves} preferences={preferences} undo={undoMoveAction} />
-        </section>
-      )}
     </>
   )
 }

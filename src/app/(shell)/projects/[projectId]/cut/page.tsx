@@ -72,7 +72,6 @@ function Planning({ project, preferences, tools }: ProjectProps & { readonly too
       ) : null}
       {cutPlan && open && cutPlan.layouts.length > 0 ? (
         <BetterPlan
-          key={cutPlan.id}
           planId={cutPlan.id}
           problem={open}
           atOnce={cutPlan.plan.status === 'within'}
