@@ -1,3 +1,3 @@
-export { PAGE_MM, type CutCard, type PageSize } from './card'
+export type { CutCard } from './card'
 export { cardAsSvg } from './svg'
 export { cardsAsPdf, type CardFonts } from './pdf'
