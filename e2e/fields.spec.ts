@@ -126,6 +126,7 @@ test('sheets, counts, runs and ticks: the same', async ({ page }) => {
   await page.getByLabel('How many sheets').fill('3')
   for (const id of ['amount', 'width', 'height']) await spoilEach(page, { id, press: 'Put them in' })
   await spoilEach(page, { id: 'price', press: 'Put them in', fine: ['empty', 'blank', 'zero'] })
+  await spoilEach(page, { id: 'take-amount', press: 'Take out' })
   await page.goto(`${server.address}/designs/simple-heart`)
   for (const id of ['loose-size', 'loose-pieces', 'loose-tray'])
     await spoilEach(page, { id, press: 'Start folding' })

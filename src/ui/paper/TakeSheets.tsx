@@ -36,7 +36,7 @@ export function TakeSheets({ sizes, take }: TakeSheetsProps) {
           form={form}
           name="stockItemId"
           id="take-size"
-          label="Size"
+          label="Which size"
           choices={sizes}
           control="w-48"
         />
