@@ -111,6 +111,15 @@ describe('a plan that a browser found', () => {
     const again = found(after.cutPlan!.id, better)
     expect(await ok(takeFoundPlan(database.context, id, again))).toEqual({ kept: false })
   })
+  test('takes the place of one that was made by rule, of which nothing was proven', async () => {
+    const { id, problem, plan } = await begun()
+    const byRule = planExactly(problem, await theSolver(), BY_RULE)
+    expect(byRule.proofs).toEqual([])
+    await keepPlan(database.context, id, problem, byRule)
+    const { cutPlan } = await view(id)
+    expect(await ok(takeFoundPlan(database.context, id, found(cutPlan!.id, plan)))).toEqual({ kept: true })
+    expect((await view(id)).cutPlan!.plan.status).toBe('proven')
+  })
   test('is not believed: cuts that overlap, sheets that are not there, proofs that prove nothing', async () => {
     const { id, problem, plan } = await begun()
     await keepPlan(database.context, id, problem, wasteful(problem, plan))

@@ -139,7 +139,7 @@ export function* relaxed(
       }
     }
     if (found && round < rounds) continue
-    const multipliers = multipliersOf(duals, demands.length)
+    const multipliers = multipliersOf(duals, demands)
     const short = columns.slice(patterns.length).some((count) => count > WORTH_IT)
     return {
       pool,

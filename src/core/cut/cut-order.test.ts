@@ -148,11 +148,18 @@ describe('what a browser says is checked', () => {
     expect(verifiedPlan(asked, layouts, claim([9, 9, 9, 9]), []).proofs).toEqual([])
     expect(verifiedPlan(asked, layouts, [], []).status).toBe('within')
   })
+  test('numbers too large to be summed exactly prove nothing', () => {
+    const { layouts } = planExactly(asked, solver)
+    for (const worth of [2 ** 52, 2 ** 60, 1e300]) {
+      const claim = [{ paperId: 'p', multipliers: { worth: [worth, worth, worth], scale: 1 } }]
+      expect(verifiedPlan(asked, layouts, claim, []).proofs?.[0]?.bound).toBe(0)
+    }
+  })
   test('a plan that leaves pieces out is short, whatever is claimed', () => {
     const found = planExactly(asked, solver)
     const plan = verifiedPlan(asked, found.layouts.slice(1), found.proofs ?? [], [])
     expect(plan.status).toBe('short')
-    expect(isBetterPlan(plan, found)).toBe(false)
-    expect(isBetterPlan(found, plan)).toBe(true)
+    expect(isBetterPlan(asked, plan, found)).toBe(false)
+    expect(isBetterPlan(asked, found, plan)).toBe(true)
   })
 })

@@ -47,15 +47,36 @@ function costsOf(whole: readonly StockSheets[]): Pick<PaperProblem, 'least'> & {
   return { least: 'area', costOf: ({ sizeUm }) => areaUm2(sizeUm) / step }
 }
 
+const thereOf = ({ stock }: CutProblem, paperId: string): readonly StockSheets[] =>
+  stock.filter((one) => one.paperId === paperId && one.available > 0)
+
+const wholeOf = (stock: readonly StockSheets[]): readonly StockSheets[] =>
+  stock.filter(({ offcut }) => !offcut)
+
+/** What some layouts cost in one paper of a problem, whoever found them. */
+export function costIn(
+  problem: CutProblem,
+  paperId: string,
+  layouts: readonly { readonly stockId: string; readonly sheets: number }[],
+): number {
+  const there = thereOf(problem, paperId)
+  const { costOf } = costsOf(wholeOf(there))
+  return layouts.reduce((sum, { stockId, sheets }) => {
+    const stock = there.find((one) => one.stockId === stockId)
+    return sum + (stock && !stock.offcut ? sheets * costOf(stock) : 0)
+  }, 0)
+}
+
 /** The problem of one paper of several. */
 export function paperProblem(
-  { demands, stock, tools = USUAL_TOOLS }: CutProblem,
+  problem: CutProblem,
   paperId: string,
   mostSums: number = THOROUGH.sums,
 ): PaperProblem {
+  const { demands, tools = USUAL_TOOLS } = problem
   const own = demands.filter((demand) => demand.paperId === paperId && demand.count > 0)
-  const there = stock.filter((one) => one.paperId === paperId && one.available > 0)
-  const { least, costOf } = costsOf(there.filter(({ offcut }) => !offcut))
+  const there = thereOf(problem, paperId)
+  const { least, costOf } = costsOf(wholeOf(there))
   const kinds = there.map((sheets, index): SheetKind => {
     const ways = waysToCut(sheets.sizeUm, tools).map((way) => ({
       way,

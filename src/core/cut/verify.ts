@@ -1,5 +1,5 @@
 import { boundSheets } from './bound'
-import { paperProblem } from './paper-problem'
+import { costIn, paperProblem } from './paper-problem'
 import { boundBy } from './multipliers'
 import {
   countsOf,
@@ -33,8 +33,7 @@ export function verifiedPlan(
     const claim = claimed.find((one) => one.paperId === paperId)
     const before = known.find((one) => one.paperId === paperId)
     const paper = paperProblem(problem, paperId)
-    const costs = new Map(paper.kinds.map(({ sheets, cost }) => [sheets.stockId, cost]))
-    const cost = layouts.reduce((sum, { stockId, sheets }) => sum + sheets * (costs.get(stockId) ?? 0), 0)
+    const cost = costIn(problem, paperId, layouts)
     const fits = claim?.multipliers.worth.length === paper.demands.length
     const bound = claim && fits ? boundBy(paper, claim.multipliers) : -1
     const { least } = paper
@@ -90,16 +89,21 @@ function sheetsOver(
   return Math.max(1, Math.min(whole, Math.ceil((proof.cost - proof.bound) / dearest)))
 }
 
-/** Whether one plan of a problem is better than another: less missing, less cost, nearer to its bound, fewer layouts. */
-export function isBetterPlan(a: CutPlan, b: CutPlan): boolean {
+/**
+ * Whether one plan of a problem is better than another: less missing, less cost, a bound nearer to it, fewer layouts. A
+ * paper without a proof has none: its cost is worked out all the same.
+ */
+export function isBetterPlan(problem: CutProblem, a: CutPlan, b: CutPlan): boolean {
+  const papers = [...new Set(problem.demands.map(({ paperId }) => paperId))]
   const missing = (plan: CutPlan) =>
     plan.status === 'short' ? plan.missing.reduce((sum, { count }) => sum + count, 0) : 0
-  const total = (plan: CutPlan, of: (proof: PaperProof) => number) =>
-    (plan.proofs ?? []).reduce((sum, proof) => sum + of(proof), 0)
+  const cost = (plan: CutPlan) =>
+    papers.reduce((sum, paperId) => sum + costIn(problem, paperId, plan.layouts), 0)
+  const bound = ({ proofs = [] }: CutPlan) => proofs.reduce((sum, proof) => sum + proof.bound, 0)
   return (
     (missing(a) - missing(b) ||
-      total(a, ({ cost }) => cost) - total(b, ({ cost }) => cost) ||
-      total(b, ({ bound }) => bound) - total(a, ({ bound }) => bound) ||
+      cost(a) - cost(b) ||
+      bound(b) - bound(a) ||
       a.layouts.length - b.layouts.length) < 0
   )
 }

@@ -52,7 +52,7 @@ export const takeFoundPlan = (
     const { problem, plan: stored } = cutPlan
     const plan = verifiedPlan(problem, layouts, proofs, stored.proofs ?? [])
     if (checkCutPlan(problem, plan).length > 0) throw new RefusalError('NO_SUCH_PLAN')
-    if (!isBetterPlan(plan, stored)) return { kept: false }
+    if (!isBetterPlan(problem, plan, stored)) return { kept: false }
     const open = await listOpenProjects(db)
     const claimants = new Map(open.map((row) => [row.id, claimantOf(row)]))
     const may = sheetsFor(
