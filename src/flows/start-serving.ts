@@ -12,7 +12,8 @@ import { makeLibraryFigures } from './shipped-figures'
 export async function startServing(): Promise<void> {
   try {
     await openedDatabase()
-    await theSolver()
+    // Beside the first pages: the first plan need not wait for it.
+    void theSolver().catch((error: unknown) => console.error(error))
     // Where the build has none (in development), the library is folded little by little behind the first pages.
     void makeLibraryFigures(await flowContext(), setImmediate).catch((error: unknown) => console.error(error))
   } catch (error) {

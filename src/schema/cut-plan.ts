@@ -5,8 +5,8 @@ const um = z.int().min(1).max(100_000_000)
 const place = z.int().min(0).max(100_000_000)
 const size = z.object({ widthUm: um, heightUm: um })
 const paperName = z.string().max(64)
-/** Sheets and layouts of one plan at most: beyond them it is no plan of a person's. */
-const [MOST_LAYOUTS, MOST_PLACES] = [2000, 10_000]
+/** Layouts that a browser may send, and pieces on all of them: beyond them it is no plan of a person's, and long to check. */
+const [MOST_LAYOUTS, MOST_PLACES] = [500, 20_000]
 
 const tools = z.object({
   stages: z.union([z.literal(2), z.literal(3)]),
@@ -16,7 +16,7 @@ const tools = z.object({
 })
 
 const multipliers = z.object({
-  worth: z.array(z.int().min(0)).max(MOST_LAYOUTS),
+  worth: z.array(z.int().min(0)),
   scale: z.int().min(1),
 })
 
@@ -30,14 +30,12 @@ const proof = z.object({
 })
 
 const layout = z.object({
-  id: z.string().max(64),
-  stockId: z.string().max(64),
+  id: z.string(),
+  stockId: z.string(),
   sheetUm: size,
-  sheets: z.int().min(1).max(1e6),
-  placements: z
-    .array(z.object({ demand: z.string().max(200), xUm: place, yUm: place, turned: z.boolean() }))
-    .max(MOST_PLACES),
-  offcuts: z.array(z.object({ xUm: place, yUm: place, widthUm: um, heightUm: um })).max(MOST_PLACES),
+  sheets: z.int().min(1),
+  placements: z.array(z.object({ demand: z.string(), xUm: place, yUm: place, turned: z.boolean() })),
+  offcuts: z.array(z.object({ xUm: place, yUm: place, widthUm: um, heightUm: um })),
 })
 
 /** What cuts were planned for. */
@@ -84,6 +82,13 @@ export const cutPlanMade = z.intersection(
 /** Layouts that a browser found for a stored plan, and what it says proves their bounds: nothing else of it is taken. */
 export const foundPlan = z.strictObject({
   planId: idText('a plan'),
-  layouts: z.array(layout).max(MOST_LAYOUTS),
+  layouts: z
+    .array(layout)
+    .max(MOST_LAYOUTS)
+    .refine(
+      (all) =>
+        all.reduce((sum, { placements, offcuts }) => sum + placements.length + offcuts.length, 0) <=
+        MOST_PLACES,
+    ),
   proofs: z.array(z.object({ paperId: paperName, multipliers })).max(1000),
 })

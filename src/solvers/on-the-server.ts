@@ -3,5 +3,9 @@ import { loadSolver } from './highs'
 
 let loading: Promise<LinearSolver> | null = null
 
-/** The server's solver, loaded at its first use. */
-export const theSolver = (): Promise<LinearSolver> => (loading ??= loadSolver())
+/** The server's solver, loaded at its first use; a load that failed is tried again. */
+export const theSolver = (): Promise<LinearSolver> =>
+  (loading ??= loadSolver().catch((error: unknown) => {
+    loading = null
+    throw error
+  }))

@@ -3,7 +3,7 @@ import {
   asOnePlan,
   isClosed,
   papersOf,
-  planPaper,
+  plannedPaper,
   type CutPlan,
   type CutProblem,
   type PaperPlan,
@@ -31,10 +31,7 @@ async function planThoroughly(
     const papers = papersOf(problem)
     const plans: PaperPlan[] = []
     for (const [paperId, paper] of papers) {
-      const steps = planPaper(paper, paperId, solver)
-      let step = steps.next()
-      while (step.done !== true) step = steps.next()
-      plans.push(step.value)
+      plans.push(plannedPaper(paper, paperId, solver))
       tell({ done: plans.length, papers: papers.length, proven: plans.filter(isClosed).length })
     }
     return { ok: true, plan: asOnePlan(problem, plans) }

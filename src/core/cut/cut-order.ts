@@ -1,4 +1,5 @@
 import { cutInStages, cutWith, cutsOf, type Axis, type InHand } from './guillotine'
+import { USUAL_TOOLS } from './paper-problem'
 import { placedAt, type CutDemand, type CutLayout, type CutTools, type RectUm } from './types'
 
 /** A piece where it lies, with the demand it is for. */
@@ -40,7 +41,6 @@ export interface CutOrder {
   readonly settings: number
 }
 
-const NO_TOOLS: CutTools = { stages: 3, marginUm: 0, trimmerUm: null, stackSheets: 1 }
 /** Stages of plans that were made for any straight cuts. */
 const ANY_STAGES = 12
 
@@ -128,7 +128,7 @@ export function cutOrder(
     const size = sizes.get(placement.demand)
     return size ? [{ demand: placement.demand, ...placedAt(placement, size) }] : []
   })
-  const whole = cutWith(sheetUm, pieces, tools ?? NO_TOOLS) ?? cutAnyhow(sheetUm, pieces)
+  const whole = cutWith(sheetUm, pieces, tools ?? USUAL_TOOLS) ?? cutAnyhow(sheetUm, pieces)
   if (!whole) return null
   const marginUm = whole.piece === null || whole.parts.length > 0 ? (tools?.marginUm ?? 0) : 0
   const steps = stepsOf(whole)

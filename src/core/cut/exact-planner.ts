@@ -1,5 +1,4 @@
 import { invariant, requireCount } from '../errors'
-import type { SizeUm } from '../sheet'
 import { offcutsOf } from './fill'
 import { cutWith, leftOvers } from './guillotine'
 import { bestOf, patternsWithin, roundedDown } from './closing'
@@ -14,7 +13,7 @@ import {
   type Cutting,
   type PaperProblem,
 } from './paper-problem'
-import { laidOut, type Pattern, type Sheet } from './pattern'
+import { laidOut, waysToCut } from './pattern'
 import { cutInShelves } from './shelves'
 import { statedPlan } from './verify'
 import type { LinearSolver } from './solver'
@@ -119,20 +118,16 @@ function layoutsOf({ problem, cutting }: PaperPlan): readonly Omit<CutLayout, 'i
       invariant(kind, 'a pattern is of a stock')
       const { stockId, sizeUm } = kind.sheets
       const margin = pattern.ready ? 0 : problem.tools.marginUm
-      const laid = laidOut(pattern, sheetOf(pattern, sizeUm, margin), margin, keys)
+      const ways = waysToCut(sizeUm, { ...problem.tools, marginUm: margin, trimmerUm: null })
+      const sheet = ways.find(({ first }) => first === pattern.first)
+      invariant(sheet, 'a pattern lies on its sheet')
+      const laid = laidOut(pattern, sheet, margin, keys)
       // What is left over depends on how it is cut: as the order of cuts says.
       const pieces = laid.placements.map((one) => placedAt(one, sizes.get(one.demand) ?? sizeUm))
       const way = pattern.ready ? null : cutWith(sizeUm, pieces, problem.tools)
       const offcuts = offcutsOf({ ...laid, left: way ? leftOvers(way) : laid.left, usedUm2: 0 })
       return { stockId, sheetUm: sizeUm, sheets, placements: laid.placements, offcuts }
     })
-}
-
-const sheetOf = ({ first }: Pattern, { widthUm, heightUm }: SizeUm, marginUm: number): Sheet => {
-  const [width, height] = [widthUm - 2 * marginUm, heightUm - 2 * marginUm]
-  return first === 'across'
-    ? { first, throughUm: height, alongUm: width }
-    : { first, throughUm: width, alongUm: height }
 }
 
 /** The papers of a problem, each by itself: what is cut of one says nothing of another. */
@@ -158,13 +153,19 @@ export function asOnePlan(problem: CutProblem, papers: readonly PaperPlan[]): Cu
   return statedPlan(problem, layouts, papers.flatMap(proofOf))
 }
 
+/** Plans one paper to its end. */
+export function plannedPaper(...asked: Parameters<typeof planPaper>): PaperPlan {
+  const steps = planPaper(...asked)
+  for (;;) {
+    const step = steps.next()
+    if (step.done === true) return step.value
+  }
+}
+
 /** Plans all papers of a problem: within a deed unless more effort is asked for. *Throws* `NOT_INTEGER`, `OUT_OF_RANGE`. */
 export function planExactly(problem: CutProblem, solver: LinearSolver, effort: Effort = AT_ONCE): CutPlan {
-  const papers = papersOf(problem, effort.sums).map(([paperId, paper]) => {
-    const steps = planPaper(paper, paperId, solver, effort)
-    let step = steps.next()
-    while (step.done !== true) step = steps.next()
-    return step.value
-  })
+  const papers = papersOf(problem, effort.sums).map(([paperId, paper]) =>
+    plannedPaper(paper, paperId, solver, effort),
+  )
   return asOnePlan({ ...problem, tools: problem.tools ?? USUAL_TOOLS }, papers)
 }

@@ -7,7 +7,7 @@ import {
   missingIn,
   papersOf,
   planExactly,
-  planPaper,
+  plannedPaper,
   THOROUGH,
   USUAL_TOOLS,
   type CutProblem,
@@ -23,12 +23,7 @@ beforeAll(async () => {
 
 /** Plans every paper to the end. */
 const plansOf = (problem: CutProblem): readonly PaperPlan[] =>
-  papersOf(problem).map(([paperId, paper]) => {
-    const steps = planPaper(paper, paperId, solver)
-    let step = steps.next()
-    while (step.done !== true) step = steps.next()
-    return step.value
-  })
+  papersOf(problem).map(([paperId, paper]) => plannedPaper(paper, paperId, solver))
 const planOf = (problem: CutProblem) => planExactly(problem, solver)
 
 const unit = fc.integer({ min: 1, max: 5 })

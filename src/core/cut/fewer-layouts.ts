@@ -5,8 +5,8 @@ import { cuttingOf, missingIn, type Cutting, type PaperProblem } from './paper-p
 import type { Pattern } from './pattern'
 import type { LinearProgram, LinearSolver } from './solver'
 
-/** How much setting up a layout is against cutting one more stack, in cuts. Common practice, no source. */
-const SET_UP_CUTS = 6
+/** A layout less counts for more than any number of cuts of a plan that a person cuts. */
+const LAYOUT = 1000
 
 /** Cuts a pattern takes, about: one behind each strip, each part and each piece. */
 const cutsIn = ({ strips }: Pattern): number =>
@@ -20,7 +20,7 @@ const cutsIn = ({ strips }: Pattern): number =>
 const workOf = ({ tools }: PaperProblem, { uses }: Pick<Cutting, 'uses'>): number =>
   uses.reduce(
     (sum, { pattern, sheets }) =>
-      sum + (pattern.ready ? 0 : 100 * SET_UP_CUTS + Math.ceil(sheets / tools.stackSheets) * cutsIn(pattern)),
+      sum + (pattern.ready ? 0 : LAYOUT + Math.ceil(sheets / tools.stackSheets) * cutsIn(pattern)),
     0,
   )
 
@@ -66,7 +66,7 @@ export function fewerLayouts(
         in: [...column.in, [base.rows.length, column.cost] as const, [rowOf(index), 1] as const],
       })),
       ...patterns.map((pattern, index) => ({
-        cost: pattern.ready ? 0 : 100 * SET_UP_CUTS,
+        cost: pattern.ready ? 0 : LAYOUT,
         most: 1,
         whole: true,
         in: [[rowOf(index), -mostOf(pattern)] as const],
