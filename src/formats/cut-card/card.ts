@@ -137,16 +137,20 @@ function sheetDrawn(card: CutCard, field: Box): readonly Drawn[] {
   ]
 }
 
-/** Boxes to tick, one for each sheet, as far as they go on one line. */
+/** Boxes to tick, one for each sheet as far as they go on one line; then how many there are in all. */
 function tickBoxes(sheets: number, at: Spot, widthMm: number): readonly Drawn[] {
   const step = 7
   const most = Math.floor(widthMm / step)
-  return Array.from({ length: Math.min(sheets, most) }, (_, index): Drawn => ({
-    kind: 'box',
-    box: { x: at.x + index * step, y: at.y, width: 5, height: 5 },
-    fill: null,
-    dashed: false,
-  }))
+  const [boxes, says] = sheets <= most ? [sheets, ''] : [most - 4, `of ${sheets}`]
+  return [
+    ...Array.from({ length: boxes }, (_, index): Drawn => ({
+      kind: 'box',
+      box: { x: at.x + index * step, y: at.y, width: 5, height: 5 },
+      fill: null,
+      dashed: false,
+    })),
+    ...(says === '' ? [] : [text({ x: at.x + boxes * step + 2, y: at.y + 4.5 }, READ, says)]),
+  ]
 }
 
 /** The pages of a card: one, and more where its steps are many. */
@@ -154,11 +158,17 @@ export function cardPages(card: CutCard, page: PageSize): readonly (readonly Dra
   const { width, height } = PAGE_MM[page]
   const inner = width - 2 * MARGIN
   const last = height - MARGIN - 16
-  const head: Drawn[] = [
-    text({ x: MARGIN, y: MARGIN + 5 }, SMALL, card.title),
-    text({ x: MARGIN, y: MARGIN + 14 }, TITLE, card.heading, { bold: true }),
-  ]
-  let y = MARGIN + 22
+  const head: Drawn[] = []
+  let y = MARGIN + 5
+  for (const says of inLines(card.title, SMALL, inner)) {
+    head.push(text({ x: MARGIN, y }, SMALL, says))
+    y += SMALL * LINE
+  }
+  y += 4
+  for (const says of inLines(card.heading, TITLE, inner)) {
+    head.push(text({ x: MARGIN, y }, TITLE, says, { bold: true }))
+    y += TITLE * LINE
+  }
   for (const says of inLines(card.under, READ, inner)) {
     head.push(text({ x: MARGIN, y }, READ, says))
     y += READ * LINE
@@ -171,8 +181,11 @@ export function cardPages(card: CutCard, page: PageSize): readonly (readonly Dra
   card.steps.forEach((step, index) => {
     const lines = inLines(step, READ, inner - 9)
     if (y + lines.length * READ * LINE > last) {
-      pages.push([text({ x: MARGIN, y: MARGIN + 5 }, SMALL, `${card.title}, ${card.heading}, further steps`)])
-      y = MARGIN + 16
+      y = MARGIN + 5
+      const top = y
+      const again = inLines(`${card.title}, ${card.heading}, further steps`, SMALL, inner)
+      pages.push(again.map((says, at) => text({ x: MARGIN, y: top + at * SMALL * LINE }, SMALL, says)))
+      y += again.length * SMALL * LINE + 6
     }
     pages.at(-1)?.push(text({ x: MARGIN, y }, READ, `${index + 1}.`, { bold: true }))
     for (const says of lines) {

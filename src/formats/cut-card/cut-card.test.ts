@@ -55,6 +55,17 @@ test('the sheet is drawn to one scale, its lower left corner below, and nothing 
   }
 })
 
+test('names as long as they may be are broken, and no sheet is lost among the boxes', () => {
+  const names = { title: 'Saltmarsh '.repeat(12), heading: `120 sheets of ${'Tidewater '.repeat(8)}` }
+  const [page] = cardPages({ ...card, ...names, sheets: 120 }, 'A4')
+  for (const one of page!)
+    if (one.kind === 'text' && one.anchor === 'start')
+      expect(one.at.x + one.says.length * one.size * 0.53).toBeLessThanOrEqual(210 - 14)
+  expect(page!.some((one) => one.kind === 'text' && one.says === 'of 120')).toBe(true)
+  const boxes = cardPages(card, 'A4')[0]!.filter((one) => one.kind === 'box' && one.box.width === 5)
+  expect(boxes).toHaveLength(card.sheets)
+})
+
 test('an SVG is a document of its own in true size; words are escaped', () => {
   const svg = cardAsSvg(card, 'A4')
   expect(svg).toContain('width="210mm" height="297mm"')
