@@ -8,6 +8,7 @@ import {
   papersOf,
   planExactly,
   planPaper,
+  THOROUGH,
   type Cutting,
   type LinearSolver,
   type PaperPlan,
@@ -36,7 +37,7 @@ function planned(paperId: string, problem: PaperPlan['problem'], solver: LinearS
   const start = process.cpuUsage()
   const first = cutInShelves(problem)
   const firstMs = since(start)
-  const steps = planPaper(problem, paperId, solver)
+  const steps = planPaper(problem, paperId, solver, THOROUGH)
   let provenMs: number | null = null
   let cheapest: Cutting = first
   for (;;) {

@@ -1,4 +1,5 @@
 import { BLANK_BRIEF, BLANK_LINE, type BriefTyped } from '../src/schema/brief-typed'
+import type { PaperTyped } from '../src/ui/paper/PaperFields'
 
 type LineTyped = BriefTyped['lines'][number]
 
@@ -22,4 +23,27 @@ export const typedBrief = (lines: readonly LineTyped[], change: Partial<BriefTyp
   certainty: '0.95',
   ...change,
   lines: [...lines],
+})
+
+/** A paper as its form sends it: copier paper, one side orange. */
+export const typedPaper = (name: string, change: Partial<PaperTyped> = {}): PaperTyped => ({
+  name,
+  feel: 'copier',
+  grammageGsm: '80',
+  caliperMm: '',
+  pattern: 'plain',
+  frontColour: '#c4491d',
+  backColour: '#ffffff',
+  note: '',
+  ...change,
+})
+
+/** A4 sheets of a paper as their form sends them. */
+export const typedSheets = (paperId: string, amount: string, price = '') => ({
+  paperId,
+  width: '21',
+  height: '29.7',
+  offcut: false,
+  amount,
+  price,
 })

@@ -1,4 +1,4 @@
-import { typedBrief, typedLine } from '../../test/typed'
+import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed'
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
 import { BY_RULE, planExactly, THOROUGH, verifiedPlan, type CutPlan, type CutProblem } from '@/core/cut'
@@ -20,27 +20,8 @@ afterEach(() => database.remove())
 
 async function paperNamed(name: string, sheets: string): Promise<string> {
   const { context } = database
-  const fields = {
-    name,
-    feel: 'copier',
-    grammageGsm: '80',
-    caliperMm: '',
-    pattern: 'plain',
-    frontColour: '#c4491d',
-    backColour: '#ffffff',
-    note: '',
-  }
-  const { paperId } = await ok(savePaper(context, null, fields))
-  await ok(
-    addSheets(context, {
-      paperId,
-      width: '21',
-      height: '29.7',
-      offcut: false,
-      amount: sheets,
-      price: '0.14',
-    }),
-  )
+  const { paperId } = await ok(savePaper(context, null, typedPaper(name)))
+  await ok(addSheets(context, typedSheets(paperId, sheets, '0.14')))
   return paperId
 }
 const lineOf = (paperId: string, pieces: string, size = '5') =>
@@ -206,8 +187,7 @@ test('of many projects that wait for paper some are planned by rule, and say tha
   const paperId = await paperNamed('Buoy Orange', '2')
   const ids: string[] = []
   for (let index = 0; index < 8; index++) ids.push(await project(paperId, '9'))
-  const sheets = { paperId, width: '21', height: '29.7', offcut: false, amount: '200', price: '' }
-  await ok(addSheets(database.context, sheets))
+  await ok(addSheets(database.context, typedSheets(paperId, '200')))
   const plans = await Promise.all(ids.map(async (id) => (await view(id)).cutPlan!.plan))
   expect(plans.every(({ status }) => status !== 'short')).toBe(true)
   expect(plans.filter(({ status }) => status === 'proven').length).toBeGreaterThanOrEqual(4)

@@ -1,5 +1,5 @@
 import { sql } from 'kysely'
-import { typedBrief, typedLine } from '../../test/typed'
+import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed'
 import { temporaryDatabase, TEST_NOW_MS, TODAY, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
 import { loadDemo } from '../../demo/load'
@@ -42,27 +42,8 @@ afterEach(() => database.remove())
 
 const paperNamed = async (name: string, sheets: string) => {
   const { context } = database
-  const fields = {
-    name,
-    feel: 'copier',
-    grammageGsm: '80',
-    caliperMm: '',
-    pattern: 'plain',
-    frontColour: '#c4491d',
-    backColour: '#ffffff',
-    note: '',
-  }
-  const { paperId } = await ok(savePaper(context, null, fields))
-  await ok(
-    addSheets(context, {
-      paperId,
-      width: '21',
-      height: '29.7',
-      offcut: false,
-      amount: sheets,
-      price: '0.14',
-    }),
-  )
+  const { paperId } = await ok(savePaper(context, null, typedPaper(name)))
+  await ok(addSheets(context, typedSheets(paperId, sheets, '0.14')))
   return paperId
 }
 const lineOf = (orange: string) =>

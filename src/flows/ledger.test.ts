@@ -1,4 +1,4 @@
-import { typedBrief, typedLine } from '../../test/typed'
+import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed'
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
 import { tickCut } from './deeds/cuts'
@@ -14,23 +14,12 @@ let database: TemporaryDatabase
 let paperId = ''
 beforeEach(async () => {
   database = await temporaryDatabase()
-  const fields = {
-    name: 'Buoy Orange',
-    feel: 'copier',
-    grammageGsm: '80',
-    caliperMm: '',
-    pattern: 'plain',
-    frontColour: '#c4491d',
-    backColour: '#ffffff',
-    note: '',
-  }
-  paperId = (await ok(savePaper(database.context, null, fields))).paperId
+  paperId = (await ok(savePaper(database.context, null, typedPaper('Buoy Orange')))).paperId
   await put('20')
 })
 afterEach(() => database.remove())
 
-const put = (amount: string) =>
-  ok(addSheets(database.context, { paperId, width: '21', height: '29.7', offcut: false, amount, price: '' }))
+const put = (amount: string) => ok(addSheets(database.context, typedSheets(paperId, amount)))
 const sheets = async () =>
   (await readDrawerPaper(database.context, paperId))!.sheets.find((one) => !one.offcut)!
 const moves = () => readMoves(database.context, paperId)

@@ -1,4 +1,5 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
+import { typedPaper } from '../../test/typed'
 import { addSheets, savePaper } from './deeds/papers'
 import { deed, RefusalError } from './deed'
 import { once } from './once'
@@ -6,16 +7,7 @@ import { readDrawer } from './read/papers'
 
 let database: TemporaryDatabase
 let paperId = ''
-const PAPER = {
-  name: 'Reed Green',
-  feel: 'copier',
-  grammageGsm: '80',
-  caliperMm: '',
-  pattern: 'plain',
-  frontColour: '#c4491d',
-  backColour: '#ffffff',
-  note: '',
-}
+const PAPER = typedPaper('Reed Green')
 const sheets = (amount: string) => ({
   paperId,
   width: '21',

@@ -1,6 +1,6 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok } from '../../test/deeds'
-import { typedBrief, typedLine } from '../../test/typed'
+import { typedBrief, typedLine, typedPaper } from '../../test/typed'
 import type { DeedResult } from './deed'
 import { addSheets, savePaper } from './deeds/papers'
 import { chooseOrder, choosePlannedOrders, undoOrder } from './deeds/orders'
@@ -22,17 +22,7 @@ const codeOf = async (result: Promise<DeedResult<unknown>>) => {
 }
 
 const paper = async (name: string, frontColour: string): Promise<string> => {
-  const fields = {
-    name,
-    feel: 'copier',
-    grammageGsm: '80',
-    caliperMm: '',
-    pattern: 'plain',
-    frontColour,
-    backColour: '#ffffff',
-    note: '',
-  }
-  const { paperId } = await ok(savePaper(database.context, null, fields))
+  const { paperId } = await ok(savePaper(database.context, null, typedPaper(name, { frontColour })))
   const sheets = { paperId, width: '21', height: '29.7', offcut: false, amount: '20', price: '' }
   await ok(addSheets(database.context, sheets))
   return paperId

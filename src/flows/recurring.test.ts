@@ -2,7 +2,7 @@ import { leadTime } from '@/core/plan'
 import { leadWords } from '@/ui/project/lead-words'
 import { ok, refusal } from '../../test/deeds'
 import { temporaryDatabase, TODAY, type TemporaryDatabase } from '../../test/temporary-database'
-import { typedBrief, typedLine } from '../../test/typed'
+import { typedBrief, typedLine, typedPaper } from '../../test/typed'
 import { savePaper } from './deeds/papers'
 import { passOver } from './deeds/pass-over'
 import { saveBrief } from './deeds/save-brief'
@@ -17,17 +17,9 @@ beforeEach(async () => {
 afterEach(() => database.remove())
 
 async function brief(change: object = {}) {
-  const fields = {
-    name: `Oyster ${Math.random()}`,
-    feel: 'copier',
-    pattern: 'plain',
-    grammageGsm: '80',
-    caliperMm: '',
-    frontColour: '#e8dcc8',
-    backColour: '#ffffff',
-    note: '',
-  }
-  const { paperId } = await ok(savePaper(database.context, null, fields))
+  const { paperId } = await ok(
+    savePaper(database.context, null, typedPaper(`Oyster ${Math.random()}`, { frontColour: '#e8dcc8' })),
+  )
   // Some evenings of work: begun well before the day.
   const line = typedLine({ pieces: '900', papers: [{ paperId, pieces: '' }] })
   return typedBrief([line], { dueOn: '2025-12-05', yearly: true, ...change })

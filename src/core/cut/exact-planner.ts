@@ -49,7 +49,7 @@ export function* planPaper(
   problem: PaperProblem,
   paperId: string,
   solver: LinearSolver,
-  effort: Effort = THOROUGH,
+  effort: Effort,
 ): Generator<PaperPlan, PaperPlan> {
   const quick = cutInShelves(problem)
   let plan: PaperPlan = { paperId, problem, cutting: quick, bound: 0, multipliers: null, by: null }
@@ -154,8 +154,13 @@ export function asOnePlan(problem: CutProblem, papers: readonly PaperPlan[]): Cu
 }
 
 /** Plans one paper to its end. */
-export function plannedPaper(...asked: Parameters<typeof planPaper>): PaperPlan {
-  const steps = planPaper(...asked)
+export function plannedPaper(
+  problem: PaperProblem,
+  paperId: string,
+  solver: LinearSolver,
+  effort: Effort = THOROUGH,
+): PaperPlan {
+  const steps = planPaper(problem, paperId, solver, effort)
   for (;;) {
     const step = steps.next()
     if (step.done === true) return step.value

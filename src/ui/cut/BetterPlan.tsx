@@ -7,6 +7,7 @@ import { startCutPlan } from '@/workers/cut-plan-client'
 import type { CutPlanAnswer, CutPlanProgress } from '@/workers/cut-plan.worker'
 import type { Running } from '@/workers/running'
 import { refusalWords } from '../format'
+import { WorkGoing } from '../forms/WorkGoing'
 
 interface FoundPlan {
   readonly planId: string
@@ -71,18 +72,14 @@ export function BetterPlan({ planId, problem, atOnce, take }: BetterPlanProps) {
   }
   if (state.kind === 'running')
     return (
-      <div className="flex flex-wrap items-center gap-3" role="status">
-        <span>Looking for fewer sheets and layouts …</span>
-        <progress
-          className="progress w-48"
-          value={state.progress?.done ?? 0}
-          max={state.progress?.papers ?? 1}
-          aria-label="Papers looked at"
-        />
-        <button type="button" className="btn btn-ghost btn-sm" onClick={stop}>
-          Stop
-        </button>
-      </div>
+      <WorkGoing
+        says="Looking for fewer sheets and layouts …"
+        label="Papers looked at"
+        done={state.progress?.done ?? 0}
+        total={state.progress?.papers ?? 1}
+        stop={stop}
+        stopWord="Stop"
+      />
     )
   return (
     <div className="flex flex-wrap items-center gap-3">

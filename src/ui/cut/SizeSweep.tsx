@@ -7,6 +7,7 @@ import type { Running } from '@/workers/running'
 import { startSizeSweep } from '@/workers/size-sweep-client'
 import type { SweepAnswer } from '@/workers/size-sweep.worker'
 import { formatExact, plural, type Preferences } from '../format'
+import { WorkGoing } from '../forms/WorkGoing'
 import { figure } from '../table/cells'
 import { DataTable, type TableColumn } from '../table/DataTable'
 import { YieldChart } from './YieldChart'
@@ -73,17 +74,12 @@ export function SizeSweep({ papers, sideMm, preferences, part, what }: SizeSweep
         ) : null}
       </p>
       {state.kind === 'running' ? (
-        <div className="flex items-center gap-3" role="status">
-          <progress
-            className="progress w-48"
-            value={state.progress?.done ?? 0}
-            max={state.progress?.total ?? 1}
-            aria-label="Sizes tried"
-          />
-          <button type="button" className="btn btn-sm btn-ghost" onClick={cancel}>
-            Cancel
-          </button>
-        </div>
+        <WorkGoing
+          label="Sizes tried"
+          done={state.progress?.done ?? 0}
+          total={state.progress?.total ?? 1}
+          stop={cancel}
+        />
       ) : null}
       {state.kind === 'failed' ? (
         <p role="alert">
