@@ -52,6 +52,11 @@ module.exports = {
       '^(src/(?!core/)|node_modules/(react|next|kysely|zod|libsql|luxon)/)',
     ),
     layer('schema-looks-down', '^src/schema/', '^src/(formats|data|flows|workers|ui|app|access)/'),
+    layer(
+      'devices-look-down',
+      '^src/devices/',
+      '^src/(schema|formats|solvers|data|flows|workers|ui|app|access)/',
+    ),
     layer('solvers-look-down', '^src/solvers/', '^src/(schema|formats|data|flows|workers|ui|app|access)/'),
     layer('formats-look-down', '^src/formats/', '^src/(data|flows|workers|ui|app|access)/'),
     layer('data-looks-down', '^src/data/', '^src/(schema|formats|solvers|flows|workers|ui|app|access)/'),

@@ -1,4 +1,5 @@
 import { typedBrief, typedLine } from '../test/typed'
+import { BLANK_PAPER } from '../src/schema/paper'
 import { LIBRARY, mainPart, stagesOf, unitsOf, type DesignSource } from '../src/core/design'
 import { tapsOf, type RunEvent } from '../src/core/run'
 import { openDatabase } from '../src/data/open-database'
@@ -45,21 +46,20 @@ async function fillDrawer(context: FlowContext): Promise<readonly string[]> {
   for (let paper = 0; paper < HEAVY.papers; paper++) {
     const { paperId } = await done(
       savePaper(context, null, {
+        ...BLANK_PAPER,
         name: `Paper ${paper + 1}`,
-        feel: 'copier',
         grammageGsm: '80',
-        caliperMm: '',
-        pattern: 'plain',
         frontColour: `#${(0x405060 + paper * 70_001).toString(16).slice(-6)}`,
         backColour: '#ffffff',
-        note: '',
       }),
     )
     for (const [width, height, amount] of [
       ['21', '29.7', '3000'],
       ['15', '15', '3000'],
     ])
-      await done(addSheets(context, { paperId, width, height, offcut: false, amount, price: '0.10' }))
+      await done(
+        addSheets(context, { paperId, width, height, offcut: false, amount, price: '0.10', soldAs: '' }),
+      )
     ids.push(paperId)
   }
   return ids

@@ -7,11 +7,14 @@ import { recordJoin } from '../src/flows/deeds/joins'
 import { choosePlannedOrders } from '../src/flows/deeds/orders'
 import { addSheets, savePaper } from '../src/flows/deeds/papers'
 import { acceptProof, cutProof, skipProof } from '../src/flows/deeds/proofs'
+import { savePack } from '../src/flows/deeds/packs'
+import { addSupply } from '../src/flows/deeds/supplies'
 import { startLooseRun, startProjectRun } from '../src/flows/deeds/runs'
 import { saveBrief } from '../src/flows/deeds/save-brief'
 import { readProject, type ProjectView } from '../src/flows/read/project'
+import { BLANK_PAPER } from '../src/schema/paper'
 import { briefOf, dayFrom, lastYearsDay, saturdayFrom, type DemoLine } from './brief'
-import { PAPERS } from './papers'
+import { PACKS, PAPERS, SUPPLIES } from './papers'
 import { playRun, type Playing } from './play'
 
 const DAY_MS = 24 * 3600 * 1000
@@ -31,21 +34,29 @@ async function fillDrawer(context: FlowContext): Promise<ReadonlyMap<string, str
   const ids = new Map<string, string>()
   for (const { name, front, back, feel, grammage, sheets } of PAPERS) {
     const fields = {
+      ...BLANK_PAPER,
       name,
       feel,
-      pattern: 'plain',
       grammageGsm: grammage,
-      caliperMm: '',
       frontColour: front,
       backColour: back,
-      note: '',
     }
     const { paperId } = await done(savePaper(context, null, fields))
     ids.set(name, paperId)
     for (const [width, height, amount, price] of sheets)
-      await done(addSheets(context, { paperId, width, height, amount, price, offcut: false }))
+      await done(addSheets(context, { paperId, width, height, amount, price, offcut: false, soldAs: '' }))
   }
   return ids
+}
+
+/** What is not folded, as the boathouse cupboard has it. */
+async function fillCupboard(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
+  for (const [name, told, each, amount] of SUPPLIES)
+    await done(addSupply(context, { name, told, each, amount, note: '' }))
+  for (const [paper, form, width, height, sheets, price, leadDays] of PACKS)
+    await done(
+      savePack(context, { paperId: papers.get(paper), form, width, height, sheets, price, leadDays }),
+    )
 }
 
 async function project(context: FlowContext, id: string): Promise<ProjectView> {
@@ -275,7 +286,15 @@ async function lastYearsWreath(context: FlowContext, papers: ReadonlyMap<string,
   const beganMs = context.nowMs - 362 * DAY_MS
   const then = { ...context, nowMs: beganMs }
   const paperId = papers.get('Buoy Orange') ?? ''
-  const sheets = { paperId, width: '21', height: '29.7', amount: '4', price: '0.14', offcut: false }
+  const sheets = {
+    paperId,
+    width: '21',
+    height: '29.7',
+    amount: '4',
+    price: '0.14',
+    offcut: false,
+    soldAs: '',
+  }
   await done(addSheets(then, sheets))
   const lines: readonly DemoLine[] = [
     {
@@ -333,6 +352,7 @@ async function looseRosettes(context: FlowContext, papers: ReadonlyMap<string, s
 /** Saltmarsh Lantern Night: a made-up village evening on a tidal flat. Dates are set from the moment of loading. */
 export async function loadDemo(context: FlowContext): Promise<void> {
   const papers = await fillDrawer({ ...context, nowMs: context.nowMs - 20 * DAY_MS })
+  await fillCupboard({ ...context, nowMs: context.nowMs - 20 * DAY_MS }, papers)
   await lastYearsWreath(context, papers)
   await looseRosettes(context, papers)
   await messageHearts(context, papers)

@@ -66,3 +66,32 @@ export const PAPERS: readonly DemoPaper[] = [
     sheets: [[...SQUARE_15, '10', '0.20']],
   },
 ]
+
+/** What is not folded: what it is called, how it is told, how long one is, how much there is. */
+export const SUPPLIES: readonly (readonly [
+  name: string,
+  told: 'counted' | 'measured',
+  each: string,
+  amount: string,
+])[] = [
+  ['stem', 'counted', '30', '36'],
+  ['string', 'measured', '', '2000'],
+  ['card', 'counted', '', '24'],
+  ['pin', 'counted', '', '50'],
+]
+
+/** What papers are sold in. */
+export const PACKS: readonly (readonly [
+  paper: string,
+  form: 'sheets' | 'pad',
+  width: string,
+  height: string,
+  sheets: string,
+  price: string,
+  leadDays: string,
+])[] = [
+  ['Oyster', 'sheets', ...A4, '10', '2.10', '2'],
+  ['Oyster', 'sheets', ...A4, '50', '7.90', '4'],
+  ['Sea Holly', 'pad', ...SQUARE_15, '25', '4.20', '3'],
+  ['Sea Holly', 'sheets', ...A4, '20', '4.40', '5'],
+]

@@ -1,4 +1,5 @@
 import { BLANK_BRIEF, BLANK_LINE, type BriefTyped } from '../src/schema/brief-typed'
+import { BLANK_PAPER } from '../src/schema/paper'
 import type { PaperTyped } from '../src/ui/paper/PaperFields'
 
 type LineTyped = BriefTyped['lines'][number]
@@ -27,14 +28,11 @@ export const typedBrief = (lines: readonly LineTyped[], change: Partial<BriefTyp
 
 /** A paper as its form sends it: copier paper, one side orange. */
 export const typedPaper = (name: string, change: Partial<PaperTyped> = {}): PaperTyped => ({
+  ...BLANK_PAPER,
   name,
-  feel: 'copier',
   grammageGsm: '80',
-  caliperMm: '',
-  pattern: 'plain',
   frontColour: '#c4491d',
   backColour: '#ffffff',
-  note: '',
   ...change,
 })
 
@@ -46,4 +44,5 @@ export const typedSheets = (paperId: string, amount: string, price = '') => ({
   offcut: false,
   amount,
   price,
+  soldAs: '',
 })

@@ -19,6 +19,8 @@ export type RefusalCode =
   | 'MOVE_IN_USE'
   | 'MOVE_UNDONE'
   | 'MOVE_OF_CUT'
+  | 'SUPPLY_USED'
+  | 'DRAWER_CHANGED'
   | 'CUT_IN_USE'
   | 'NOTHING_TO_JOIN'
   | 'NOTHING_JOINED'

@@ -179,16 +179,7 @@ describe('the drawer', () => {
   })
   test('two papers of one name, or a paper in use put away: refused with the reason', async () => {
     const { orange } = await planned()
-    const twin = {
-      name: 'buoy orange',
-      feel: 'thin',
-      grammageGsm: '',
-      caliperMm: '',
-      pattern: 'plain',
-      frontColour: '#000000',
-      backColour: '#ffffff',
-      note: '',
-    }
+    const twin = typedPaper('buoy orange')
     expect((await refusal(savePaper(database.context, null, twin))).fields['name']).toContain('Buoy Orange')
     expect(await refusal(putPaperAway(database.context, orange, true))).toMatchObject({
       code: 'PAPER_IN_USE',
@@ -322,16 +313,7 @@ describe('promises', () => {
     const orange = await paperNamed('Buoy Orange', '1')
     const id = await plan('First', '2026-12-01', orange)
     expect(await short(id)).toBe(3)
-    await ok(
-      addSheets(database.context, {
-        paperId: orange,
-        width: '21',
-        height: '29.7',
-        offcut: false,
-        amount: '5',
-        price: '',
-      }),
-    )
+    await ok(addSheets(database.context, typedSheets(orange, '5')))
     const project = await view(id)
     expect(project.facts.shortUnits).toBe(0)
     expect(project.standing).toEqual({ status: 'current' })
@@ -420,7 +402,7 @@ describe('promises', () => {
   )
   test('an offcut is no sheet: not in the plan, not in the cuts, not in what is planned to be paid', async () => {
     const orange = await paperNamed('Buoy Orange', '9')
-    const sheet = { paperId: orange, width: '12.45', height: '12.45', price: '' }
+    const sheet = { paperId: orange, width: '12.45', height: '12.45', price: '', soldAs: '' }
     await ok(addSheets(database.context, { ...sheet, amount: '1', offcut: true }))
     const id = await plan('First', '2026-12-01', orange)
     expect((await view(id)).facts).toMatchObject({ sheetsToCut: 2, offcutsToCut: 1 })

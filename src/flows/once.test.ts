@@ -1,5 +1,5 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
-import { typedPaper } from '../../test/typed'
+import { typedPaper, typedSheets } from '../../test/typed'
 import { addSheets, savePaper } from './deeds/papers'
 import { deed, RefusalError } from './deed'
 import { once } from './once'
@@ -8,14 +8,7 @@ import { readDrawer } from './read/papers'
 let database: TemporaryDatabase
 let paperId = ''
 const PAPER = typedPaper('Reed Green')
-const sheets = (amount: string) => ({
-  paperId,
-  width: '21',
-  height: '29.7',
-  offcut: false,
-  amount,
-  price: '',
-})
+const sheets = (amount: string) => typedSheets(paperId, amount)
 const add = (id: unknown, amount: string) =>
   once(database.context, { id, kind: 'add sheets', input: sheets(amount) }, (context) =>
     addSheets(context, sheets(amount)),

@@ -1,6 +1,6 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok } from '../../test/deeds'
-import { typedBrief, typedLine, typedPaper } from '../../test/typed'
+import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed'
 import type { DeedResult } from './deed'
 import { addSheets, savePaper } from './deeds/papers'
 import { chooseOrder, choosePlannedOrders, undoOrder } from './deeds/orders'
@@ -23,7 +23,7 @@ const codeOf = async (result: Promise<DeedResult<unknown>>) => {
 
 const paper = async (name: string, frontColour: string): Promise<string> => {
   const { paperId } = await ok(savePaper(database.context, null, typedPaper(name, { frontColour })))
-  const sheets = { paperId, width: '21', height: '29.7', offcut: false, amount: '20', price: '' }
+  const sheets = typedSheets(paperId, '20')
   await ok(addSheets(database.context, sheets))
   return paperId
 }

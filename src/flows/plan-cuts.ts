@@ -129,7 +129,11 @@ async function planOne(
   { lessons, tools, solver, effort }: Planning,
 ): Promise<ReadonlyMap<string, number>> {
   const rateOf = ({ design }: ProjectSurvey['lines'][number]) => lessons.rejectRate(design.family)
-  const problem: CutProblem = { demands: cutDemands(survey.lines, rateOf, brief.certainty), stock, tools }
+  const problem: CutProblem = {
+    demands: cutDemands(survey.lines, rateOf, brief.certainty, stock),
+    stock,
+    tools,
+  }
   return keepPlan({ db, nowMs }, row.id, problem, planExactly(problem, solver, effort))
 }
 

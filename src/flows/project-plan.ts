@@ -25,6 +25,8 @@ export const stockSheets = (line: StockLine): StockSheets => ({
   available: line.amount,
   offcut: line.offcut === 1,
   priceMinor: line.price_minor,
+  ...(line.tolerance_um === null ? {} : { toleranceUm: line.tolerance_um }),
+  ...(line.turnable === 1 ? {} : { oneWay: true as const }),
 })
 
 export const claimantOf = (row: ProjectRow): Claimant => ({

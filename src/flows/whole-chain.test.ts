@@ -1,4 +1,4 @@
-import { typedBrief, typedLine } from '../../test/typed'
+import { typedBrief, typedLine, typedPaper } from '../../test/typed'
 import {
   defaultGauges,
   finishedSizes,
@@ -32,18 +32,9 @@ let database: TemporaryDatabase
 let paperId: string
 beforeAll(async () => {
   database = await temporaryDatabase()
-  const fields = {
-    name: 'Tidewater',
-    feel: 'thin',
-    grammageGsm: '60',
-    caliperMm: '',
-    pattern: 'plain',
-    frontColour: '#2a6b7c',
-    backColour: '#ffffff',
-    note: '',
-  }
+  const fields = typedPaper('Tidewater', { feel: 'thin', grammageGsm: '60' })
   paperId = (await ok(savePaper(database.context, null, fields))).paperId
-  const sheets = { paperId, width: '29.7', height: '42', offcut: false, amount: '200', price: '' }
+  const sheets = { paperId, width: '29.7', height: '42', offcut: false, amount: '200', price: '', soldAs: '' }
   await ok(addSheets(database.context, sheets))
 })
 afterAll(() => database.remove())

@@ -57,6 +57,8 @@ export const cutProblem = z.object({
       available: z.int().min(0),
       offcut: z.boolean(),
       priceMinor: z.int().min(0).nullable().default(null),
+      toleranceUm: z.int().min(0).max(20_000).exactOptional(),
+      oneWay: z.literal(true).exactOptional(),
     }),
   ),
   tools: tools.exactOptional(),

@@ -90,6 +90,9 @@ export const STORED_ROWS = {
     pattern: z.enum(Object.keys(PATTERNS) as [keyof typeof PATTERNS]),
     note: text,
   }),
+  paper_pack: z.object({ id, width_um: um, height_um: um, price_minor: z.int().max(1e9), at_ms: atMs }),
+  supply: z.object({ id, name: text, each_um: um.nullable(), note: text, created_at_ms: atMs }),
+  supply_move: z.object({ delta: z.int().min(-1e12).max(1e12), note: text, at_ms: atMs }),
   project: z.object({
     id,
     name: text,
@@ -137,7 +140,7 @@ export const STORED_ROWS = {
     delta: z.int().min(-1e6).max(1e6),
     at_ms: atMs,
   }),
-  stock_item: z.object({ id, width_um: um, height_um: um }),
+  stock_item: z.object({ id, width_um: um, height_um: um, sold_as: z.string().max(40) }),
   stock_move: z.object({ delta: z.int().min(-1e9).max(1e9), at_ms: atMs }),
   cut: z.object({
     id,

@@ -2,6 +2,7 @@ import { cuttableEdgeToEdge, cutWith } from './guillotine'
 import {
   countsOf,
   placedAt,
+  usableUm,
   wholeSheets,
   type CutLayout,
   type CutPlan,
@@ -61,12 +62,17 @@ function layoutFaults(problem: CutProblem, layout: CutLayout): readonly CutFault
   if (sheetUm.widthUm !== stock.sizeUm.widthUm || sheetUm.heightUm !== stock.sizeUm.heightUm)
     return fault('SHEET_SIZE')
   if (!Number.isInteger(sheets) || sheets < 1 || placements.length === 0) return fault('NO_SHEETS')
+  const pieces = rects.slice(offcuts.length)
+  // A sheet that is the piece keeps its edges, however large it came out.
+  const [only] = pieces
+  const ready = pieces.length === 1 && only?.widthUm === sheetUm.widthUm && only.heightUm === sheetUm.heightUm
+  const sure = ready ? sheetUm : usableUm(stock)
+  if (!pieces.every((piece) => inside(piece, sure))) return fault('OFF_THE_SHEET')
   if (!rects.every((rect) => Object.values(rect).every(Number.isInteger) && inside(rect, sheetUm)))
     return fault('OFF_THE_SHEET')
   if (rects.some((rect, index) => rects.slice(index + 1).some((other) => overlap(rect, other))))
     return fault('OVERLAP')
   if (!cuttableEdgeToEdge(rects)) return fault('NOT_EDGE_TO_EDGE')
-  const pieces = rects.slice(offcuts.length)
   return problem.tools && !cutWith(sheetUm, pieces, problem.tools) ? fault('NOT_WITH_THESE_TOOLS') : []
 }
 

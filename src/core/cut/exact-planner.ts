@@ -19,6 +19,7 @@ import { statedPlan } from './verify'
 import type { LinearSolver } from './solver'
 import {
   placedAt,
+  usableUm,
   type CutLayout,
   type CutPlan,
   type CutProblem,
@@ -118,7 +119,7 @@ function layoutsOf({ problem, cutting }: PaperPlan): readonly Omit<CutLayout, 'i
       invariant(kind, 'a pattern is of a stock')
       const { stockId, sizeUm } = kind.sheets
       const margin = pattern.ready ? 0 : problem.tools.marginUm
-      const ways = waysToCut(sizeUm, { ...problem.tools, marginUm: margin, trimmerUm: null })
+      const ways = waysToCut(usableUm(kind.sheets), { ...problem.tools, marginUm: margin, trimmerUm: null })
       const sheet = ways.find(({ first }) => first === pattern.first)
       invariant(sheet, 'a pattern lies on its sheet')
       const laid = laidOut(pattern, sheet, margin, keys)

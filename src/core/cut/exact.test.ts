@@ -192,3 +192,73 @@ test('what cannot be is refused: counts and margins that are none', () => {
   for (const margin of [-1, NaN, 1e9]) expect(() => planOf(problem(1, margin))).toThrow(/margin/)
   expect(planOf(problem(0)).layouts).toEqual([])
 })
+
+test('sheets that may come out smaller are planned as if they were, but for those that are the piece', () => {
+  fc.assert(
+    fc.property(tiny, (one) => {
+      const problem = problemOf(one)
+      const certain = (by: number): CutProblem => ({
+        ...problem,
+        stock: problem.stock.map((sheets) => ({
+          ...sheets,
+          sizeUm: { widthUm: sheets.sizeUm.widthUm - by, heightUm: sheets.sizeUm.heightUm - by },
+        })),
+      })
+      const isPiece = problem.stock.some(({ sizeUm: { widthUm, heightUm } }) =>
+        problem.demands.some(
+          ({ sizeUm }) =>
+            [sizeUm.widthUm, sizeUm.heightUm].sort().join() === [widthUm, heightUm].sort().join(),
+        ),
+      )
+      fc.pre(!isPiece)
+      const uncertain = {
+        ...problem,
+        stock: problem.stock.map((sheets) => ({ ...sheets, toleranceUm: 1 })),
+      }
+      const plan = planOf(uncertain)
+      expect(checkCutPlan(uncertain, plan)).toEqual([])
+      const smaller = planOf(certain(1))
+      expect(plan.status).toBe(smaller.status)
+      expect(plan.proofs?.[0]?.cost).toBe(smaller.proofs?.[0]?.cost)
+    }),
+    { numRuns: 60 },
+  )
+})
+
+test('a plan that reaches into what may not be there is refused; a sheet that is the piece is not', () => {
+  const stock = { stockId: 's', paperId: 'p', available: 9, offcut: false }
+  const whole = { ...stock, sizeUm: { widthUm: 300_000, heightUm: 150_000 } }
+  const piece = {
+    key: 'd',
+    paperId: 'p',
+    sizeUm: { widthUm: 150_000, heightUm: 150_000 },
+    count: 2,
+    turnable: true,
+  }
+  const plan = planOf({ demands: [piece], stock: [whole] })
+  expect(checkCutPlan({ demands: [piece], stock: [{ ...whole, toleranceUm: 500 }] }, plan)).toEqual([
+    { code: 'OFF_THE_SHEET', layout: '1' },
+  ])
+  const square = { ...stock, sizeUm: piece.sizeUm, toleranceUm: 500 }
+  const ready = { demands: [piece], stock: [square] }
+  expect(planOf(ready)).toMatchObject({ status: 'proven', layouts: [{ sheets: 2, offcuts: [] }] })
+  expect(checkCutPlan(ready, planOf(ready))).toEqual([])
+})
+
+test('where pieces run one way two-to-one pieces lie as they stand: by hand 8 of 100 x 50 off A4 lying, turned 10', () => {
+  // 297 x 210: 2 across x 4 high = 8; turned 5 x 2 = 10.
+  const sizeUm = { widthUm: 100_000, heightUm: 50_000 }
+  const sheets = {
+    stockId: 's',
+    paperId: 'p',
+    sizeUm: { widthUm: 297_000, heightUm: 210_000 },
+    available: 9,
+    offcut: false,
+  }
+  const of = (turnable: boolean) =>
+    planOf({ demands: [{ key: 'd', paperId: 'p', sizeUm, count: 10, turnable }], stock: [sheets] })
+  const count = (plan: ReturnType<typeof of>) => plan.layouts.reduce((sum, { sheets: many }) => sum + many, 0)
+  expect(count(of(true))).toBe(1)
+  expect(count(of(false))).toBe(2)
+  expect(of(false).layouts.every(({ placements }) => placements.every(({ turned }) => !turned))).toBe(true)
+})

@@ -1,7 +1,7 @@
 import { PatternFinder } from './best-pattern'
 import { THOROUGH } from './effort'
 import { waysToCut, waysToLie, type Pattern } from './pattern'
-import { areaUm2, type CutDemand, type CutProblem, type CutTools, type StockSheets } from './types'
+import { areaUm2, usableUm, type CutDemand, type CutProblem, type CutTools, type StockSheets } from './types'
 import { sameSize } from '../sheet'
 
 /** A stock of one paper with the ways to cut it. */
@@ -78,7 +78,7 @@ export function paperProblem(
   const there = thereOf(problem, paperId)
   const { least, costOf } = costsOf(wholeOf(there))
   const kinds = there.map((sheets, index): SheetKind => {
-    const ways = waysToCut(sheets.sizeUm, tools).map((way) => ({
+    const ways = waysToCut(usableUm(sheets), tools).map((way) => ({
       way,
       lying: own.flatMap((demand, at) => waysToLie(at, demand.sizeUm, demand.turnable, way.first)),
     }))

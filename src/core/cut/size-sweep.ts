@@ -2,7 +2,7 @@ import { NOTHING_TO_SEE, ROUNDING } from '../numeric'
 import { requireRange } from '../errors'
 import { pieceSizeUm } from '../sheet'
 import { roundToRuler, RULERS, umFromMm, type RulerKey } from '../units'
-import { wholeSheets, type CutPlanner, type StockSheets } from './types'
+import { mayTurn, wholeSheets, type CutPlanner, type StockSheets } from './types'
 
 /** One paper's part of a sweep: how many pieces, out of which sheets (their number is not limited here). */
 export interface SweepPaper {
@@ -67,7 +67,7 @@ export function sheetsAtSide(papers: readonly SweepPaper[], sideMm: number, plan
   for (const { paperId, pieces, stock, highPerWide = 1 } of papers) {
     const unlimited = stock.filter(({ offcut }) => !offcut).map((whole) => ({ ...whole, available: pieces }))
     const sizeUm = pieceSizeUm(sideUm, highPerWide)
-    const demands = [{ key: paperId, paperId, sizeUm, count: pieces, turnable: true }]
+    const demands = [{ key: paperId, paperId, sizeUm, count: pieces, turnable: mayTurn(stock, paperId) }]
     const result = plan({ demands, stock: unlimited })
     if (result.status === 'short') return null
     sheets += wholeSheets(result.layouts, unlimited)

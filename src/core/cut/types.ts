@@ -27,7 +27,24 @@ export interface StockSheets {
   readonly offcut: boolean
   /** Of one sheet, in minor units; `null` or left out where it is not known. */
   readonly priceMinor?: number | null
+  /** Sheets may be so much smaller either way than they are called: that much is not planned with. */
+  readonly toleranceUm?: number
+  /** Pieces lie on it one way only: its grain or pattern runs along its height. */
+  readonly oneWay?: true
 }
+
+/** What of a sheet is there for sure. */
+export const usableUm = ({
+  sizeUm,
+  toleranceUm = 0,
+}: Pick<StockSheets, 'sizeUm' | 'toleranceUm'>): SizeUm => ({
+  widthUm: sizeUm.widthUm - toleranceUm,
+  heightUm: sizeUm.heightUm - toleranceUm,
+})
+
+/** Whether a piece of a paper may lie turned on its sheets. */
+export const mayTurn = (stock: readonly StockSheets[], paperId: string): boolean =>
+  !stock.some((one) => one.paperId === paperId && one.oneWay)
 
 /**
  * What is cut with, which says what class of cuts a plan keeps to. Stages: a sheet is cut into strips, all one way; the

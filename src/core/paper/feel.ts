@@ -30,5 +30,24 @@ export const PATTERNS = {
 
 export type Pattern = keyof typeof PATTERNS
 
+/** How the surface of a paper is; what is not smooth takes a crease less sharply. Source: common practice. */
+export const TEXTURES = {
+  smooth: { label: 'smooth' },
+  ribbed: { label: 'ribbed or laid' },
+  crinkled: { label: 'crinkled' },
+  fibrous: { label: 'with long fibres' },
+} as const satisfies Record<string, { readonly label: string }>
+
+export type Texture = keyof typeof TEXTURES
+
+/** Along which side of a whole sheet the fibres of a paper run: it folds and tears more cleanly that way. */
+export const GRAINS = {
+  unknown: { label: 'not known' },
+  long: { label: 'along the long side' },
+  short: { label: 'along the short side' },
+} as const satisfies Record<string, { readonly label: string }>
+
+export type Grain = keyof typeof GRAINS
+
 /** A stack's thickness in mm: layers x caliper. */
 export const thicknessMm = (layers: number, caliperMm: number): number => layers * caliperMm

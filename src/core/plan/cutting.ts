@@ -126,9 +126,10 @@ export function standingOf({
   if (layouts.length > 0 && problem.tools && !sameTools(problem.tools, tools)) return stale('other tools')
   const given = givenBy(layouts)
   const was = (key: string) => problem.demands.find((demand) => demand.key === key)
-  for (const { key, sizeUm } of demands) {
+  for (const { key, sizeUm, turnable } of demands) {
     const planned = was(key)
-    if (!planned || !sameSize(planned.sizeUm, sizeUm)) return stale('other wishes')
+    if (!planned || planned.turnable !== turnable || !sameSize(planned.sizeUm, sizeUm))
+      return stale('other wishes')
   }
   const missing = plan.status === 'short' ? plan.missing : []
   const missingOf = (key: string) => missing.find(({ demand }) => demand === key)?.count ?? 0

@@ -1,5 +1,5 @@
 import { sparesFor, type RejectRate } from '../batch'
-import type { CutDemand } from '../cut'
+import { mayTurn, type CutDemand, type StockSheets } from '../cut'
 import type { LineProgress, PaperProgress, PartProgress } from './progress'
 import { demandKey } from './types'
 
@@ -31,6 +31,7 @@ export const cutDemands = (
   lines: readonly LineProgress[],
   rateOf: (line: LineProgress) => RejectRate,
   certainty: number,
+  stock: readonly StockSheets[],
 ): readonly CutDemand[] =>
   lines.flatMap((line) =>
     line.parts.flatMap((progress) =>
@@ -43,7 +44,7 @@ export const cutDemands = (
                 paperId,
                 sizeUm: progress.part.sheetUm,
                 count: unitsToCut,
-                turnable: true,
+                turnable: mayTurn(stock, paperId),
               },
             ],
       ),

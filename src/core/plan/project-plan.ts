@@ -184,7 +184,7 @@ export function planProject(input: PlanInput): ProjectPlan {
   const { brief, stock, reservations, records, lessons, tools } = input
   const survey = surveyProject(input)
   const rateOf = ({ design }: LineProgress) => lessons.rejectRate(design.family)
-  const demands = cutDemands(survey.lines, rateOf, brief.certainty)
+  const demands = cutDemands(survey.lines, rateOf, brief.certainty, stock)
   const lines = survey.lines.map((line): PlannedLine => ({
     ...line,
     rate: rateOf(line),

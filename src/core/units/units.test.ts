@@ -9,7 +9,8 @@ import {
   mmFromUm,
   nearestInchFraction,
   nominalGapMm,
-  nominalPairOf,
+  mixedPairOf,
+  NOMINAL_NAMES,
   parseLength,
   roundToRuler,
   RULERS,
@@ -78,15 +79,20 @@ describe('the ruler', () => {
 })
 
 describe('nominal pairs', () => {
-  test('15 cm and 6 in are sold as one and are 2.4 mm apart, 7.5 cm and 3 in 1.2 mm (derived)', () => {
-    const wide = nominalPairOf(150, 152.4)
-    const small = nominalPairOf(76.2, 75)
+  test('15 cm and 6 in squares are one size by name and 2.4 mm apart; 7.5 cm and 3 in 1.2 mm (from their units)', () => {
+    const of = (...sides: readonly number[]) => mixedPairOf(sides.map((sideMm) => ({ sideMm, soldAs: '' })))
+    const [wide, small] = [of(150, 152.4), of(76.2, 75)]
     expect(wide && nominalGapMm(wide)).toBeCloseTo(2.4, 9)
     expect(small && nominalGapMm(small)).toBeCloseTo(1.2, 9)
+    expect(of(150, 150)).toBeUndefined()
+    expect(of(150, 153)).toBeUndefined()
+    expect(of()).toBeUndefined()
   })
-  test('equal sheets and strangers are no pair', () => {
-    expect(nominalPairOf(150, 150)).toBeUndefined()
-    expect(nominalPairOf(150, 153)).toBeUndefined()
+  test('the name a square is sold under goes before its size', () => {
+    const cm = { sideMm: 150, soldAs: '' }
+    expect(mixedPairOf([cm, { sideMm: 150, soldAs: '6 in' }])).toMatchObject({ cm: 15, inch: 6 })
+    expect(mixedPairOf([cm, { sideMm: 152.4, soldAs: '15 cm' }])).toBeUndefined()
+    expect(NOMINAL_NAMES).toContain('15 cm')
   })
 })
 

@@ -13,6 +13,7 @@ import { madeOfPieces } from './0011-made-of-pieces'
 import { orders } from './0012-orders'
 import { occasionsAndSets } from './0013-occasions-and-sets'
 import { ledger } from './0014-ledger'
+import { papersAndSupplies } from './0015-papers-and-supplies'
 
 /**
  * Every migration, by the name it is remembered under; the order of the names is the order of the
@@ -33,6 +34,7 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0012-orders': orders,
   '0013-occasions-and-sets': occasionsAndSets,
   '0014-ledger': ledger,
+  '0015-papers-and-supplies': papersAndSupplies,
 }
 
 /** Version of the data, kept in the file's header as `user_version`. */

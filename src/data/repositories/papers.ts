@@ -23,6 +23,18 @@ export async function updatePaper(db: Db, id: string, change: Partial<NewPaper>)
   await db.updateTable('paper').set(change).where('id', '=', id).execute()
 }
 
+/** Unfinished projects that plan with each of some papers. */
+export const projectsByPaper = (db: Db) =>
+  db
+    .selectFrom('line_part_paper as p')
+    .innerJoin('brief_line as l', 'l.id', 'p.line_id')
+    .innerJoin('project as j', 'j.id', 'l.project_id')
+    .select(['p.paper_id', 'j.id', 'j.name'])
+    .distinct()
+    .where('j.archived_at_ms', 'is', null)
+    .orderBy('j.name')
+    .execute()
+
 /** Names of the unfinished projects that plan with a paper. */
 export async function projectsUsingPaper(db: Db, paperId: string): Promise<readonly string[]> {
   const rows = await db

@@ -1,21 +1,24 @@
 import type { Selectable, Insertable } from 'kysely'
+import { sizeAsKept } from '@/core/paper'
 import type { SizeUm } from '@/core/sheet'
 import type { Db } from '../db'
-import type { StockItemTable, StockMoveTable } from '../tables'
+import type { PaperRow, StockItemTable, StockMoveTable } from '../tables'
 
 type NewStockMove = Insertable<StockMoveTable>
 
 type StockItemRow = Selectable<StockItemTable>
 
-export interface StockLine extends StockItemRow {
+export interface StockLine extends StockItemRow, Pick<PaperRow, 'grain' | 'turnable' | 'tolerance_um'> {
   readonly amount: number
 }
 
 const stockLines = (db: Db) =>
   db
     .selectFrom('stock_item as i')
+    .innerJoin('paper as p', 'p.id', 'i.paper_id')
     .leftJoin('stock_level as v', 'v.stock_item_id', 'i.id')
     .selectAll('i')
+    .select(['p.grain', 'p.turnable', 'p.tolerance_um'])
     .select((select) => select.fn.coalesce('v.amount', select.lit(0)).as('amount'))
 
 /** Sizes of some papers with what is there, whole sheets first, large before small. */
@@ -32,15 +35,21 @@ export const stockOf = (db: Db, paperIds: readonly string[]): Promise<StockLine[
 export const findStockLine = (db: Db, id: string): Promise<StockLine | undefined> =>
   stockLines(db).where('i.id', '=', id).executeTakeFirst()
 
-/** The stock item of a paper and size, made where it is new. Offcuts are kept the narrow side first. */
+/** The stock item of a paper and size, made where it is new; see `sizeAsKept`. */
 export async function stockItemFor(
   db: Db,
   item: { readonly id: string; readonly paperId: string; readonly sizeUm: SizeUm; readonly offcut: boolean },
 ): Promise<string> {
-  const [width_um, height_um] = [item.sizeUm.widthUm, item.sizeUm.heightUm].sort((a, b) => a - b) as [
-    number,
-    number,
-  ]
+  const paper = await db
+    .selectFrom('paper')
+    .select(['grain', 'turnable'])
+    .where('id', '=', item.paperId)
+    .executeTakeFirstOrThrow()
+  const { widthUm: width_um, heightUm: height_um } = sizeAsKept(
+    { grain: paper.grain, turnable: paper.turnable === 1 },
+    item.sizeUm,
+    item.offcut,
+  )
   const key = { paper_id: item.paperId, width_um, height_um, offcut: item.offcut ? 1 : 0 }
   await db
     .insertInto('stock_item')
@@ -60,6 +69,32 @@ export async function stockItemFor(
 
 export async function setPrice(db: Db, stockItemId: string, priceMinor: number): Promise<void> {
   await db.updateTable('stock_item').set({ price_minor: priceMinor }).where('id', '=', stockItemId).execute()
+}
+
+export async function setSoldAs(db: Db, stockItemId: string, soldAs: string): Promise<void> {
+  await db.updateTable('stock_item').set({ sold_as: soldAs }).where('id', '=', stockItemId).execute()
+}
+
+/**
+ * Lays the whole sheets of a paper as they are kept by what is said of it now. A size that is there both ways stays, and
+ * so do offcuts: which way they were cut is known only as they lie.
+ */
+export async function layAsKept(db: Db, paperId: string): Promise<void> {
+  const lines = (await stockOf(db, [paperId])).filter(({ offcut }) => offcut === 0)
+  for (const { id, width_um, height_um, grain, turnable } of lines) {
+    const as = sizeAsKept(
+      { grain, turnable: turnable === 1 },
+      { widthUm: width_um, heightUm: height_um },
+      false,
+    )
+    const twin = lines.some((one) => one.width_um === as.widthUm && one.height_um === as.heightUm)
+    if (!twin)
+      await db
+        .updateTable('stock_item')
+        .set({ width_um: as.widthUm, height_um: as.heightUm })
+        .where('id', '=', id)
+        .execute()
+  }
 }
 
 /** Adds moves to the ledger and carries the levels along. A level below zero is refused by the database. */

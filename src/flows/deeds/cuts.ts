@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid'
-import { countsOf, planQuickly, type CutLayout } from '@/core/cut'
+import { countsOf, mayTurn, planQuickly, type CutLayout } from '@/core/cut'
 import {
   demandOf,
   layoutsLeft,
@@ -176,7 +176,7 @@ export function proofLayout(
   const key = first?.placements.find(({ demand }) => isThis(demand))?.demand
   const sheets = stock.filter(({ id }) => id === first?.stockId).map(stockSheets)
   if (key === undefined) return null
-  const demands = [{ key, paperId, sizeUm: part.sheetUm, count: 1, turnable: true }]
+  const demands = [{ key, paperId, sizeUm: part.sheetUm, count: 1, turnable: mayTurn(sheets, paperId) }]
   return planQuickly({ demands, stock: sheets }).layouts[0] ?? null
 }
 

@@ -8,13 +8,14 @@ import {
   projectsUsingPaper,
   updatePaper,
 } from '@/data/repositories/papers'
-import { addStockMoves, findStockLine, setPrice, stockItemFor } from '@/data/repositories/stock'
+import { addStockMoves, findStockLine, layAsKept } from '@/data/repositories/stock'
 import { parseFields } from '@/schema/field-errors'
 import { countFields, newPaperFields, paperFields, sheetsFields } from '@/schema/paper'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { minorUnits } from '../money'
 import { planCuts } from '../plan-cuts'
+import { putSheets } from '../put-sheets'
 import { currentSettings } from '../settings'
 
 type PaperTexts = z.output<typeof paperFields>
@@ -23,8 +24,9 @@ type PaperTexts = z.output<typeof paperFields>
 async function writePaper(
   { db, nowMs }: FlowContext,
   paperId: string | null,
-  { name, feel, pattern, grammageGsm, caliperMm, frontColour, backColour, note }: PaperTexts,
+  texts: PaperTexts,
 ): Promise<{ readonly paperId: string }> {
+  const { name } = texts
   const twin = (await listPapers(db)).find((paper) => paper.name.toLowerCase() === name.toLowerCase())
   if (twin && twin.id !== paperId)
     throw refuseFields({
@@ -32,17 +34,22 @@ async function writePaper(
     })
   const fields = {
     name,
-    feel,
-    pattern,
-    grammage_gsm: grammageGsm,
-    caliper_um: caliperMm === null ? null : umFromMm(caliperMm),
-    front_colour: frontColour,
-    back_colour: backColour,
-    note,
+    feel: texts.feel,
+    pattern: texts.pattern,
+    texture: texts.texture,
+    grain: texts.grain,
+    turnable: texts.turning === 'either way' ? 1 : 0,
+    tolerance_um: texts.toleranceMm === null ? null : umFromMm(texts.toleranceMm),
+    grammage_gsm: texts.grammageGsm,
+    caliper_um: texts.caliperMm === null ? null : umFromMm(texts.caliperMm),
+    front_colour: texts.frontColour,
+    back_colour: texts.backColour,
+    note: texts.note,
   }
   const id = paperId ?? nanoid()
   if (paperId === null) await insertPaper(db, { id, created_at_ms: nowMs, archived_at_ms: null, ...fields })
   else await updatePaper(db, id, fields)
+  if (paperId !== null) await layAsKept(db, id)
   return { paperId: id }
 }
 
@@ -71,36 +78,30 @@ export const addPaper = (
     const { width, height, amount, ...paper } = parsed.value
     const { paperId } = await writePaper(inDeed, null, paper)
     if (amount !== null)
-      await putSheets(inDeed, { paperId, width, height, amount, offcut: false, price: null })
+      await putSheets(inDeed, {
+        paperId,
+        sizeUm: { widthUm: umFromMm(width), heightUm: umFromMm(height) },
+        amount,
+        offcut: false,
+        priceMinor: null,
+        soldAs: '',
+      })
     return { paperId }
   })
-
-type Sheets = z.output<ReturnType<typeof sheetsFields>>
-
-/** Puts sheets of a size into the drawer; projects that are short of them are planned again. */
-async function putSheets(
-  inDeed: FlowContext,
-  { paperId, width, height, offcut, amount, price }: Sheets,
-): Promise<void> {
-  const { db, nowMs } = inDeed
-  const sizeUm = { widthUm: umFromMm(width), heightUm: umFromMm(height) }
-  const stockItemId = await stockItemFor(db, { id: nanoid(), paperId, sizeUm, offcut })
-  if (price !== null)
-    await setPrice(db, stockItemId, minorUnits(price, (await currentSettings({ db })).currency))
-  await addStockMoves(db, [
-    { id: nanoid(), stock_item_id: stockItemId, delta: amount, kind: 'bought', cut_id: null, at_ms: nowMs },
-  ])
-  await planCuts(inDeed, { paperIds: [paperId] })
-}
 
 /** Puts sheets of a size into the drawer. */
 export const addSheets = (context: FlowContext, input: unknown): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
-    const { unit } = await currentSettings(inDeed)
+    const { unit, currency } = await currentSettings(inDeed)
     const parsed = parseFields(sheetsFields(unit), input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
     if (!(await findPaper(inDeed.db, parsed.value.paperId))) throw new RefusalError('NOT_FOUND')
-    await putSheets(inDeed, parsed.value)
+    const { width, height, price, ...rest } = parsed.value
+    await putSheets(inDeed, {
+      ...rest,
+      sizeUm: { widthUm: umFromMm(width), heightUm: umFromMm(height) },
+      priceMinor: price === null ? null : minorUnits(price, currency),
+    })
     return null
   })
 

@@ -1,7 +1,7 @@
-import { FEELS, caliperOf, type Paper } from '@/core/paper'
+import { FEELS, caliperOf, grainOf, type Paper } from '@/core/paper'
 import { formatOf } from '@/core/sheet'
 import { mmFromUm } from '@/core/units'
-import { findPaper, listPapers } from '@/data/repositories/papers'
+import { findPaper, listPapers, projectsByPaper } from '@/data/repositories/papers'
 import { latestMovesOf, stockOf, type StockLine, type StockMoveRow } from '@/data/repositories/stock'
 import type { PaperRow } from '@/data/tables'
 import type { FlowContext } from '../flow-context'
@@ -17,6 +17,10 @@ export interface SheetView {
   readonly offcut: boolean
   readonly amount: number
   readonly priceMinor: number | null
+  /** The name it is sold under where that is not its size. */
+  readonly soldAs: string
+  /** Along which of its sides the grain runs, where that is known. */
+  readonly grain: 'width' | 'height' | null
 }
 
 /** A paper with what there is of it; plain, so that it can go to the browser. */
@@ -24,6 +28,12 @@ export interface DrawerPaper extends Paper {
   readonly feelLabel: string
   readonly caliperMm: number
   readonly sheets: readonly SheetView[]
+}
+
+/** A project in which a paper is used. */
+export interface UsedIn {
+  readonly id: string
+  readonly name: string
 }
 
 export const paperView = (row: PaperRow): PaperView => ({
@@ -51,12 +61,22 @@ export const sheetView = (line: StockLine): SheetView => ({
   offcut: line.offcut === 1,
   amount: line.amount,
   priceMinor: line.price_minor,
+  soldAs: line.sold_as,
+  grain: grainOf(
+    { grain: line.grain, turnable: line.turnable === 1 },
+    { widthUm: line.width_um, heightUm: line.height_um },
+    line.offcut === 1,
+  ),
 })
 
 const paperOf = (row: PaperRow): Paper => ({
   ...paperView(row),
   feel: row.feel,
   pattern: row.pattern,
+  texture: row.texture,
+  grain: row.grain,
+  turnable: row.turnable === 1,
+  toleranceMm: row.tolerance_um === null ? null : mmFromUm(row.tolerance_um),
   grammageGsm: row.grammage_gsm,
   caliperMeasuredMm: row.caliper_um === null ? null : mmFromUm(row.caliper_um),
   note: row.note,
@@ -74,6 +94,14 @@ function drawerPaper(row: PaperRow, stock: readonly StockLine[]): DrawerPaper {
 
 /** Whether there is any paper in the drawer. */
 export const hasPapers = async ({ db }: FlowContext): Promise<boolean> => (await listPapers(db)).length > 0
+
+/** Where every paper of the drawer is used now. */
+export async function readUses({ db }: FlowContext): Promise<ReadonlyMap<string, readonly UsedIn[]>> {
+  const uses = new Map<string, UsedIn[]>()
+  for (const { paper_id, id, name } of await projectsByPaper(db))
+    uses.set(paper_id, [...(uses.get(paper_id) ?? []), { id, name }])
+  return uses
+}
 
 /** The paper drawer. */
 export async function readDrawer({ db }: FlowContext): Promise<readonly DrawerPaper[]> {

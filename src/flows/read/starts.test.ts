@@ -1,3 +1,4 @@
+import { typedPaper, typedSheets } from '../../../test/typed'
 import { OCCASIONS, workOut } from '@/core/arrange'
 import { outlineSizeMm } from '@/core/design'
 import { sheetFor } from '@/core/plan'
@@ -28,18 +29,9 @@ test('what an evening is enough for: as many as its minutes hold, of every desig
   }
 })
 test('what a stack of three A4 sheets is enough for: a square of 15 cm each, six quarters of it and more', async () => {
-  const fields = {
-    name: 'Oyster',
-    feel: 'thin',
-    pattern: 'plain',
-    grammageGsm: '60',
-    caliperMm: '',
-    frontColour: '#e8dcc8',
-    backColour: '#ffffff',
-    note: '',
-  }
+  const fields = typedPaper('Oyster', { feel: 'thin', grammageGsm: '60' })
   const { paperId } = await ok(savePaper(database.context, null, fields))
-  const sheets = { paperId, width: '21', height: '29.7', offcut: false, amount: '3', price: '' }
+  const sheets = typedSheets(paperId, '3')
   await ok(addSheets(database.context, sheets))
   const [paper] = await readDrawer(database.context)
   const starts = await readStarts(database.context, { minutes: null, paper: paper! })

@@ -42,6 +42,8 @@ const A4 = {
   offcut: false,
   amount: 9,
   priceMinor: null,
+  soldAs: '',
+  grain: null,
 }
 const asked = (line: Partial<Asked['line']>, parts = 1): Asked => ({
   line: {

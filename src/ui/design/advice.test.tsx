@@ -29,13 +29,27 @@ const paper = (caliperMm: number, widthMm = 210, heightMm = 297): DrawerPaper =>
   backColour: '#ffffff',
   feel: 'copier',
   pattern: 'plain',
+  texture: 'smooth',
+  grain: 'unknown',
+  turnable: true,
+  toleranceMm: null,
   feelLabel: 'copier paper',
   grammageGsm: 80,
   caliperMm,
   caliperMeasuredMm: null,
   note: '',
   sheets: [
-    { stockItemId: 's', widthMm, heightMm, formatLabel: 'A4', offcut: false, amount: 3, priceMinor: null },
+    {
+      stockItemId: 's',
+      widthMm,
+      heightMm,
+      formatLabel: 'A4',
+      offcut: false,
+      amount: 3,
+      priceMinor: null,
+      soldAs: '',
+      grain: null,
+    },
   ],
 })
 const hardest: FoldedEndView['hardest'] = [

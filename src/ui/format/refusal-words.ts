@@ -32,6 +32,10 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   MOVE_UNDONE: () => 'This is taken back already.',
   MOVE_OF_CUT: ({ projects = 'its project' }) =>
     `Sheets that were cut come back at the Cut station of ${projects}.`,
+  SUPPLY_USED: ({ name = 'It' }) =>
+    `${name} of this has been used since, so there is not enough left to take it back. Count it anew.`,
+  DRAWER_CHANGED: () =>
+    'The drawer has changed since this was shown. Nothing was taken in: look at the rows again.',
   CUT_IN_USE: ({ waiting = 0, pieces = 0 }) =>
     pieces === 0
       ? 'An offcut of this cut is already used, so it cannot be taken back.'

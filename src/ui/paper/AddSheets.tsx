@@ -2,8 +2,9 @@
 
 import type { z } from 'zod'
 import type { DeedResult } from '@/flows/deed'
+import { NOMINAL_NAMES } from '@/core/units'
 import { sheetsFields } from '@/schema/paper'
-import { CheckField, TextField } from '../forms/fields'
+import { CheckField, namedSo, SelectField, TextField } from '../forms/fields'
 import { Form } from '../forms/Form'
 import { partOf, useDeedForm } from '../forms/useDeedForm'
 import type { Preferences } from '../format'
@@ -31,6 +32,7 @@ export function AddSheets({ paperId, preferences, add, wanted }: AddSheetsProps)
       offcut: false,
       amount: wanted?.sheets == null ? '' : String(wanted.sheets),
       price: '',
+      soldAs: '',
     },
     act: add,
     onDone: () => form.setValue('amount', ''),
@@ -41,6 +43,12 @@ export function AddSheets({ paperId, preferences, add, wanted }: AddSheetsProps)
         <TextField form={form} name="amount" label="How many sheets" numeric />
         <SheetSize form={partOf(form)} initial={first.format} preferences={preferences} />
         <TextField form={form} name="price" label={`Price a sheet (${preferences.currency})`} />
+        <SelectField
+          form={form}
+          name="soldAs"
+          label="Sold as"
+          choices={[['', 'its size'], ...namedSo(NOMINAL_NAMES)]}
+        />
         <CheckField form={form} name="offcut" label="offcuts" className="mt-7" />
       </div>
       <div>

@@ -1,14 +1,20 @@
 import { outlineSizeMm, variantOf } from '@/core/design'
 import { suppliesOf } from '@/core/plan'
 import type { ProjectView } from '@/flows/read/project'
+import type { SupplyNeed } from '@/flows/read/supplies'
 import { supplyWords, type Preferences } from '../format'
+import { Link } from '../shell/Link'
+import { needWords } from './supply-words'
 
 /** What is not folded: string, stems, cards, pins. */
 export function AlsoToGet({
   project,
+  needs,
   preferences,
 }: {
   readonly project: ProjectView
+  /** The same, thing by thing, against what is kept of it. */
+  readonly needs: readonly SupplyNeed[]
   readonly preferences: Preferences
 }) {
   const wanted = project.lines.flatMap((line) => {
@@ -43,6 +49,21 @@ export function AlsoToGet({
           </li>
         ))}
       </ul>
+      <ul className="mt-3 flex flex-wrap gap-x-8 gap-y-1" aria-label="What of it is there">
+        {needs.map((need) => {
+          const { wanted, standing, short } = needWords(need, preferences)
+          return (
+            <li key={need.what}>
+              {wanted}: <span className={short ? 'font-semibold' : 'second'}>{standing}</span>
+            </li>
+          )
+        })}
+      </ul>
+      <p className="mt-2">
+        <Link href="/papers/supplies" className="underline">
+          Your supplies
+        </Link>
+      </p>
     </section>
   )
 }

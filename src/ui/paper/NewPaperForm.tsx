@@ -2,7 +2,7 @@
 
 import type { z } from 'zod'
 import type { DeedResult } from '@/flows/deed'
-import { newPaperFields } from '@/schema/paper'
+import { BLANK_PAPER, newPaperFields } from '@/schema/paper'
 import { TextField } from '../forms/fields'
 import { Form } from '../forms/Form'
 import { More } from '../forms/More'
@@ -28,14 +28,8 @@ export function NewPaperForm({ preferences, add, then }: NewPaperFormProps) {
   const form = useDeedForm({
     schema: newPaperFields(preferences.unit),
     initial: {
-      name: '',
-      feel: 'copier',
-      pattern: 'plain',
-      grammageGsm: '',
-      caliperMm: '',
+      ...BLANK_PAPER,
       frontColour: UNKNOWN_COLOUR,
-      backColour: '#fdfbf5',
-      note: '',
       ...first.sides,
       amount: '',
     },
@@ -48,7 +42,7 @@ export function NewPaperForm({ preferences, add, then }: NewPaperFormProps) {
         )
     },
   })
-  const details = ['grammageGsm', 'caliperMm', 'pattern', 'note']
+  const details = ['grammageGsm', 'caliperMm', 'toleranceMm', 'note']
   const wrong = details.some((name) => form.error(name) !== undefined)
   return (
     <Form form={form}>
@@ -59,7 +53,7 @@ export function NewPaperForm({ preferences, add, then }: NewPaperFormProps) {
         <TextField form={form} name="amount" label="How many sheets" hint="Can wait." numeric />
         <SheetSize form={partOf(form)} initial={first.format} preferences={preferences} />
       </fieldset>
-      <More summary="Weight, thickness, pattern, a note" wrong={wrong}>
+      <More summary="Weight, thickness, surface, grain, pattern, a note" wrong={wrong}>
         <div className="flex flex-col gap-4">
           <PaperDetails form={partOf(form)} />
         </div>

@@ -3,9 +3,9 @@
 import { useState } from 'react'
 import { useWatch } from 'react-hook-form'
 import type { z } from 'zod'
-import { FEELS, PATTERNS } from '@/core/paper'
-import type { paperFields } from '@/schema/paper'
-import { SelectField, TextField } from '../forms/fields'
+import { FEELS, GRAINS, PATTERNS, TEXTURES } from '@/core/paper'
+import { TURNING, type paperFields } from '@/schema/paper'
+import { namedSo, SelectField, TextField } from '../forms/fields'
 import type { FormOf } from '../forms/useDeedForm'
 import { colourOfName } from './colour-of-name'
 import { Swatch } from './Swatch'
@@ -47,14 +47,12 @@ export function PaperFace({ form, colourFromName = false }: PaperFaceProps) {
   )
 }
 
+const labelled = (of: Readonly<Record<string, { readonly label: string }>>) =>
+  Object.entries(of).map(([key, { label }]) => [key, label] as const)
+
 /** How a paper feels. */
 export const PaperFeel = ({ form }: { readonly form: FormOf<PaperTyped> }) => (
-  <SelectField
-    form={form}
-    name="feel"
-    label="How it feels"
-    choices={Object.entries(FEELS).map(([key, { label }]) => [key, label])}
-  />
+  <SelectField form={form} name="feel" label="How it feels" choices={labelled(FEELS)} />
 )
 
 /** What one measures of a paper, or reads off its pack; a note. */
@@ -64,11 +62,24 @@ export const PaperDetails = ({ form }: { readonly form: FormOf<PaperTyped> }) =>
       <TextField form={form} name="grammageGsm" label="Grammage (g/m²)" />
       <TextField form={form} name="caliperMm" label="Thickness (mm)" />
     </div>
-    <SelectField
+    <div className="grid grid-cols-2 gap-4">
+      <SelectField form={form} name="texture" label="Surface" choices={labelled(TEXTURES)} />
+      <SelectField form={form} name="pattern" label="Printed with" choices={labelled(PATTERNS)} />
+      <SelectField form={form} name="grain" label="Grain of a whole sheet" choices={labelled(GRAINS)} />
+      <SelectField
+        form={form}
+        name="turning"
+        label="Pieces may lie"
+        hint="One way: their height along the grain, or up the pattern."
+        choices={namedSo(TURNING)}
+      />
+    </div>
+    <TextField
       form={form}
-      name="pattern"
-      label="Printed with"
-      choices={Object.entries(PATTERNS).map(([key, { label }]) => [key, label])}
+      name="toleranceMm"
+      label="Sheets may come out smaller by (mm)"
+      hint="Cut plans leave that much out."
+      control="w-28"
     />
     <TextField form={form} name="note" id="paper-note" label="Note" />
   </>

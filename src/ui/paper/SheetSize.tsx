@@ -15,6 +15,8 @@ export interface SidesTyped {
 interface SheetSizeProps {
   readonly form: FormOf<SidesTyped>
   readonly initial: string
+  /** Where a page has several such fields. */
+  readonly id?: string
   readonly preferences: Preferences
 }
 
@@ -43,7 +45,7 @@ export function firstSize(
 }
 
 /** The size of a sheet: by its name, or by its sides. */
-export function SheetSize({ form, initial, preferences }: SheetSizeProps) {
+export function SheetSize({ form, initial, preferences, id = 'format' }: SheetSizeProps) {
   const [format, setFormat] = useState(initial)
   const choose = (key: string) => {
     setFormat(key)
@@ -53,7 +55,7 @@ export function SheetSize({ form, initial, preferences }: SheetSizeProps) {
   }
   return (
     <>
-      <Field id="format" label="Size">
+      <Field id={id} label="Size">
         {(aria) => (
           <select
             {...aria}
@@ -72,8 +74,8 @@ export function SheetSize({ form, initial, preferences }: SheetSizeProps) {
       </Field>
       {format === OWN_SIZE ? (
         <div className="col-span-full grid grid-cols-2 gap-3">
-          <TextField form={form} name="width" label={`Width (${preferences.unit})`} />
-          <TextField form={form} name="height" label={`Height (${preferences.unit})`} />
+          <TextField form={form} name="width" id={`${id}-width`} label={`Width (${preferences.unit})`} />
+          <TextField form={form} name="height" id={`${id}-height`} label={`Height (${preferences.unit})`} />
         </div>
       ) : null}
     </>

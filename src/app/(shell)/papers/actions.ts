@@ -1,8 +1,10 @@
 'use server'
 
-import { actOn, actOnce } from '@/app/_server/act'
+import { act, actOn, actOnce } from '@/app/_server/act'
 import { takeSheets, undoMove } from '@/flows/deeds/ledger'
+import { askShop, forgetPack, savePack, takeInPacks } from '@/flows/deeds/packs'
 import { addPaper, addSheets, countSheets, putPaperAway, savePaper } from '@/flows/deeds/papers'
+import { addSupply, moveSupply, putSupplyAway, undoSupplyMove } from '@/flows/deeds/supplies'
 
 export const addPaperAction = async (input: unknown, press: unknown) =>
   actOnce(press, 'add a paper', input, (context) => addPaper(context, input))
@@ -23,3 +25,22 @@ export const undoMoveAction = async (moveId: unknown) => actOn(moveId, undoMove)
 
 export const putPaperAwayAction = async (paperId: unknown, away: unknown) =>
   actOn(paperId, (context, id) => putPaperAway(context, id, away === true))
+
+export const savePackAction = async (input: unknown) => act((context) => savePack(context, input))
+
+export const askShopAction = async (paperId: unknown) => actOn(paperId, askShop)
+
+export const forgetPackAction = async (packId: unknown) => actOn(packId, forgetPack)
+
+export const takeInPacksAction = async (input: unknown, press: unknown) =>
+  actOnce(press, 'take in packs', input, (context) => takeInPacks(context, input))
+
+export const addSupplyAction = async (input: unknown, press: unknown) =>
+  actOnce(press, 'add a supply', input, (context) => addSupply(context, input))
+
+export const moveSupplyAction = async (input: unknown, press: unknown) =>
+  actOnce(press, 'move a supply', input, (context) => moveSupply(context, input))
+
+export const undoSupplyMoveAction = async (moveId: unknown) => actOn(moveId, undoSupplyMove)
+
+export const putSupplyAwayAction = async (supplyId: unknown) => actOn(supplyId, putSupplyAway)

@@ -1,9 +1,11 @@
 import type { Metadata } from 'next'
+import { Fragment } from 'react'
 import { Link } from '@/ui/shell/Link'
 import { openPage } from '@/app/_server/guard'
-import { readDrawer, type DrawerPaper } from '@/flows/read/papers'
+import { readDrawer, readUses, type DrawerPaper, type UsedIn } from '@/flows/read/papers'
 import { readShelf, type ShelfView } from '@/flows/read/shelf'
-import { formatSheet, plural, type Preferences } from '@/ui/format'
+import { formatSheet, type Preferences } from '@/ui/format'
+import { amountWords } from '@/ui/paper/amounts'
 import { Swatch } from '@/ui/paper/Swatch'
 import { EmptyState } from '@/ui/shell/EmptyState'
 
@@ -12,6 +14,7 @@ export const metadata: Metadata = { title: 'Papers' }
 export default async function PapersPage() {
   const { context, preferences } = await openPage()
   const papers = await readDrawer(context)
+  const uses = await readUses(context)
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-4">
@@ -20,6 +23,20 @@ export default async function PapersPage() {
           Add a paper
         </Link>
       </div>
+      <nav aria-label="More of papers" className="mt-2 flex flex-wrap gap-x-6 gap-y-1">
+        <Link href="/papers/shopping" className="underline">
+          Shopping list
+        </Link>
+        <Link href="/papers/supplies" className="underline">
+          Supplies
+        </Link>
+        <Link href="/papers/table" className="underline">
+          Take a table in
+        </Link>
+        <a href="/api/drawer" className="underline">
+          Save as a table (CSV)
+        </a>
+      </nav>
       {papers.length === 0 ? (
         <EmptyState
           title="The drawer is empty"
@@ -28,7 +45,12 @@ export default async function PapersPage() {
       ) : (
         <ul className="mt-6 grid gap-5 tablet:grid-cols-3">
           {papers.map((paper) => (
-            <PaperCard key={paper.id} paper={paper} preferences={preferences} />
+            <PaperCard
+              key={paper.id}
+              paper={paper}
+              usedIn={uses.get(paper.id) ?? []}
+              preferences={preferences}
+            />
           ))}
         </ul>
       )}
@@ -72,13 +94,13 @@ function Shelf({
 
 function PaperCard({
   paper,
+  usedIn,
   preferences,
 }: {
   readonly paper: DrawerPaper
+  readonly usedIn: readonly UsedIn[]
   readonly preferences: Preferences
 }) {
-  const whole = paper.sheets.filter((sheet) => !sheet.offcut && sheet.amount > 0)
-  const offcuts = paper.sheets.filter((sheet) => sheet.offcut).reduce((sum, sheet) => sum + sheet.amount, 0)
   return (
     <li className="sheet-panel flex gap-5 p-5">
       <Swatch front={paper.frontColour} back={paper.backColour} className="h-16 w-22" />
@@ -92,16 +114,23 @@ function PaperCard({
           {paper.feelLabel}
           {paper.grammageGsm === null ? '' : `, ${paper.grammageGsm} g/m²`}
         </p>
-        <ul className="mt-2">
-          {whole.length === 0 ? <li className="font-semibold">no whole sheet left</li> : null}
-          {whole.map((sheet) => (
-            <li key={sheet.stockItemId}>
-              <span className="figure text-lg">{sheet.amount}</span> x{' '}
-              {sheet.formatLabel ?? formatSheet(sheet.widthMm, sheet.heightMm, preferences)}
-            </li>
-          ))}
-          {offcuts > 0 ? <li className="second">{plural(offcuts, 'offcut')} kept</li> : null}
-        </ul>
+        <p className="mt-2 text-lg font-semibold">
+          {paper.sheets.some(({ offcut, amount }) => !offcut && amount > 0) ? '' : 'No whole sheet left: '}
+          {amountWords(paper.sheets, preferences)}
+        </p>
+        {usedIn.length === 0 ? null : (
+          <p className="second mt-1 text-sm">
+            for{' '}
+            {usedIn.map(({ id, name }, index) => (
+              <Fragment key={id}>
+                {index > 0 ? ', ' : ''}
+                <Link href={`/projects/${id}/paper`} className="underline">
+                  {name}
+                </Link>
+              </Fragment>
+            ))}
+          </p>
+        )}
       </div>
     </li>
   )

@@ -2,7 +2,9 @@ import type { Metadata } from 'next'
 import { Link } from '@/ui/shell/Link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
-import { nominalGapMm, nominalPairOf } from '@/core/units'
+import { grammageOf } from '@/core/paper'
+import { mixedPairOf, nominalGapMm } from '@/core/units'
+import { readPacks } from '@/flows/read/packs'
 import { readDrawerPaper, readMoves, type DrawerPaper, type SheetView } from '@/flows/read/papers'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { formatMoney, formatSheet, plural, type Preferences } from '@/ui/format'
@@ -13,11 +15,16 @@ import { CountSheets } from '@/ui/paper/CountSheets'
 import type { PaperTyped } from '@/ui/paper/PaperFields'
 import { PaperForm } from '@/ui/paper/PaperForm'
 import { Ledger } from '@/ui/paper/Ledger'
+import { SoldIn } from '@/ui/paper/SoldIn'
 import { TakeSheets } from '@/ui/paper/TakeSheets'
+import { WeighSheets } from '@/ui/paper/WeighSheets'
 import {
   addSheetsAction,
+  askShopAction,
   countSheetsAction,
+  forgetPackAction,
   putPaperAwayAction,
+  savePackAction,
   savePaperAction,
   takeSheetsAction,
   undoMoveAction,
@@ -71,6 +78,18 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
             add={addSheetsAction}
             wanted={{ sheets: asked.sheets, size: asked.size }}
           />
+          {sheets.length === 0 ? null : (
+            <>
+              <h3 className="mt-6 mb-2 text-xl">Count by weight</h3>
+              <WeighSheets
+                key={moves[0]?.id}
+                sizes={sheets.map((sheet) => ({ ...sheet, name: sheetName(sheet, preferences) }))}
+                grammageGsm={grammageOf(paper)}
+                grammageKnown={paper.grammageGsm !== null}
+                count={countSheetsAction}
+              />
+            </>
+          )}
           {there.length === 0 ? null : (
             <>
               <h3 className="mt-6 mb-2 text-xl">Take sheets out</h3>
@@ -94,6 +113,19 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
               </DeedButton>
             </div>
           </section>
+          <section className="sheet-panel p-6" aria-labelledby="sold">
+            <h2 id="sold" className="text-2xl">
+              Sold in
+            </h2>
+            <SoldIn
+              paperId={paper.id}
+              packs={await readPacks(context, paper.id)}
+              preferences={preferences}
+              save={savePackAction}
+              forget={forgetPackAction}
+              askShop={askShopAction.bind(null, paper.id)}
+            />
+          </section>
           {moves.length === 0 ? null : (
             <section className="sheet-panel p-6" aria-labelledby="ledger-title">
               <h2 id="ledger-title" className="text-2xl">
@@ -109,25 +141,29 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
 }
 
 /** What sheets of one size are called. */
-const sheetName = ({ formatLabel, widthMm, heightMm, offcut }: SheetView, preferences: Preferences): string =>
-  `${formatLabel ?? formatSheet(widthMm, heightMm, preferences)}${offcut ? ', offcut' : ''}`
+const sheetName = (sheet: SheetView, preferences: Preferences): string => {
+  const { formatLabel, widthMm, heightMm, offcut, soldAs } = sheet
+  const name = soldAs === '' ? '' : `, sold as ${soldAs}`
+  return `${formatLabel ?? formatSheet(widthMm, heightMm, preferences)}${name}${offcut ? ', offcut' : ''}`
+}
 
 /** 15 cm and 6 in squares are sold as one size and must not be mixed in one ring. */
 function mixedPair(paper: DrawerPaper): string | null {
   const squares = paper.sheets.filter((sheet) => sheet.widthMm === sheet.heightMm && sheet.amount > 0)
-  for (const first of squares)
-    for (const second of squares) {
-      const pair = nominalPairOf(first.widthMm, second.widthMm)
-      if (pair)
-        return `${pair.cm} cm and ${pair.inch} in are sold as one size and differ by ${nominalGapMm(pair).toFixed(1)} mm. Do not mix them in one ring.`
-    }
-  return null
+  const pair = mixedPairOf(squares.map(({ widthMm, soldAs }) => ({ sideMm: widthMm, soldAs })))
+  return pair === undefined
+    ? null
+    : `${pair.cm} cm and ${pair.inch} in are sold as one size and differ by ${nominalGapMm(pair).toFixed(1)} mm. Do not mix them in one ring.`
 }
 
 const typedPaper = (paper: DrawerPaper): PaperTyped => ({
   name: paper.name,
   feel: paper.feel,
   pattern: paper.pattern,
+  texture: paper.texture,
+  grain: paper.grain,
+  turning: paper.turnable ? 'either way' : 'one way',
+  toleranceMm: paper.toleranceMm === null ? '' : String(paper.toleranceMm),
   grammageGsm: paper.grammageGsm === null ? '' : String(paper.grammageGsm),
   caliperMm: paper.caliperMeasuredMm === null ? '' : String(paper.caliperMeasuredMm),
   frontColour: paper.frontColour,

@@ -5,6 +5,7 @@ import { meanRejectRate, NO_HISTORY, squaresFor } from '@/core/batch'
 import { mmFromUm } from '@/core/units'
 import type { LinePaperView, LineView, ShortageView } from '@/flows/read/line-view'
 import type { ProjectView } from '@/flows/read/project'
+import { needsOfSupplies, readSupplies, wantedOf } from '@/flows/read/supplies'
 import {
   countOf,
   formatCertainty,
@@ -37,7 +38,8 @@ interface Demand {
 }
 
 export default async function PaperPage(props: StationParams) {
-  const { preferences, project } = await openStation(props)
+  const { context, preferences, project } = await openStation(props)
+  const needs = needsOfSupplies(wantedOf(project.lines), await readSupplies(context))
   const { shortUnits, shortSheets } = project.facts
   return (
     <StationFrame project={project} open="paper" preferences={preferences}>
@@ -55,6 +57,14 @@ export default async function PaperPage(props: StationParams) {
           planAgain={planAgainAction.bind(null, project.id)}
         />
       </div>
+      {shortUnits === 0 ? null : (
+        <p className="mt-2">
+          <Link href="/papers/shopping" className="underline">
+            Shopping list
+          </Link>
+          : packs at least cost for all projects together, and by when to order them.
+        </p>
+      )}
       <ul className="mt-4 flex flex-col">
         {project.papers.map((paper) => (
           <PaperRow
@@ -68,7 +78,7 @@ export default async function PaperPage(props: StationParams) {
           />
         ))}
       </ul>
-      <AlsoToGet project={project} preferences={preferences} />
+      <AlsoToGet project={project} needs={needs} preferences={preferences} />
       <Derivation project={project} preferences={preferences} />
     </StationFrame>
   )
