@@ -1,6 +1,6 @@
 import { arrangeInOrder, sceneOf, workOut, type Making, type Neighbours } from '../src/core/arrange'
 import { NO_HISTORY, sparesFor } from '../src/core/batch'
-import { planQuickly, sweepSizes } from '../src/core/cut'
+import { planByRule, sweepSizes } from '../src/core/cut'
 import { turnDial, type DialBatch } from '../src/core/plan'
 import { runState, tapsOf, type RunEvent, type RunPlan } from '../src/core/run'
 import { percentile, report, timeRuns } from './figures'
@@ -31,7 +31,7 @@ const sizes = [124_500, 60_000, 85_000, 74_250, 42_000, 118_000].map((side, inde
 report(
   'cut plan, 1,000 squares',
   percentile(
-    timeRuns(51, () => planQuickly({ demands: [{ ...piece, count: 1000 }], stock: [A4] })),
+    timeRuns(51, () => planByRule({ demands: [{ ...piece, count: 1000 }], stock: [A4] })),
     0.5,
   ),
   'ms',
@@ -40,7 +40,7 @@ report(
 report(
   'cut plan, 216 squares of six sizes together',
   percentile(
-    timeRuns(21, () => planQuickly({ demands: sizes, stock: [A4] })),
+    timeRuns(21, () => planByRule({ demands: sizes, stock: [A4] })),
     0.5,
   ),
   'ms',
@@ -50,7 +50,7 @@ const sweep = () =>
   sweepSizes(
     [{ paperId: 'p', pieces: 300, stock: [A4] }],
     { fromMm: 60, toMm: 160, ruler: 'mm-0.5' },
-    planQuickly,
+    planByRule,
     () => true,
   )
 report('size sweep, 201 sizes', percentile(timeRuns(11, sweep), 0.5), 'ms', null)
@@ -130,7 +130,7 @@ for (const [pieces, by] of [
   report(
     `the dial by ${by}, three papers of ${pieces}`,
     percentile(
-      timeRuns(5, () => turnDial(turning(pieces), by, planQuickly)),
+      timeRuns(5, () => turnDial(turning(pieces), by, planByRule)),
       0.5,
     ),
     'ms',

@@ -181,6 +181,7 @@ function projectRecords(id: string, lines: readonly BriefLine[], loaded: Loaded)
       loaded.proofs(line.id).map((row): Proof => ({
         lineId: row.line_id,
         status: row.status,
+        paperId: row.paper_id,
         axis: row.axis,
         measuredMm: row.measured_um === null ? null : mmFromUm(row.measured_um),
       })),

@@ -1,5 +1,5 @@
 import { renderToStaticMarkup } from 'react-dom/server'
-import { planQuickly } from '@/core/cut'
+import { planByRule } from '@/core/cut'
 import { defaultGauges, LIBRARY, measureDesign } from '@/core/design'
 import { Silhouette } from './design/Silhouette'
 import { Field } from './forms/Field'
@@ -41,7 +41,7 @@ describe.each(DESIGNS.flatMap((design) => design.variants.map((variant) => ({ de
 test('a cut drawing shows every piece of the layout, none over the edge', () => {
   const piece = { widthUm: 74_250, heightUm: 74_250 }
   const sizeUm = { widthUm: 210_000, heightUm: 297_000 }
-  const plan = planQuickly({
+  const plan = planByRule({
     demands: [{ key: 'd', paperId: 'p', sizeUm: piece, count: 8, turnable: true }],
     stock: [{ stockId: 'a', paperId: 'p', sizeUm, available: 1, offcut: false }],
   })

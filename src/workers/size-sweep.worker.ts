@@ -1,10 +1,20 @@
 import { expose } from 'comlink'
-import { planQuickly, sweepSizes, type SweepPaper, type SweepProgress, type SweepResult } from '@/core/cut'
+import {
+  planByRule,
+  sweepSizes,
+  type CutProblem,
+  type CutTools,
+  type SweepPaper,
+  type SweepProgress,
+  type SweepResult,
+} from '@/core/cut'
 import { CoreError } from '@/core/errors'
 import type { RulerKey } from '@/core/units'
 
 export interface SweepRequest {
   readonly papers: readonly SweepPaper[]
+  /** What sheets are cut with. */
+  readonly tools: CutTools
   readonly fromMm: number
   readonly toMm: number
   readonly ruler: RulerKey
@@ -17,9 +27,13 @@ export type SweepAnswer =
 const TELL_EVERY = 20
 
 /** Sweeps in the worker's thread. Failures are returned: an error would lose its fields on the way out. */
-function sweep({ papers, ...range }: SweepRequest, tell: (progress: SweepProgress) => void): SweepAnswer {
+function sweep(
+  { papers, tools, ...range }: SweepRequest,
+  tell: (progress: SweepProgress) => void,
+): SweepAnswer {
   try {
-    const result = sweepSizes(papers, range, planQuickly, (progress) => {
+    const plan = (problem: CutProblem) => planByRule({ ...problem, tools })
+    const result = sweepSizes(papers, range, plan, (progress) => {
       if (progress.done % TELL_EVERY === 0 || progress.done === progress.total) tell(progress)
       return true
     })

@@ -6,7 +6,14 @@ import { mmFromUm } from '@/core/units'
 import type { CardFonts, CutCard } from '@/formats/cut-card'
 import type { ProjectView } from '@/flows/read/project'
 import { rulerMarks, stepWords } from '@/ui/cut/cut-words'
-import { countedPieces, layoutText, pieceName, type LayoutView } from '@/ui/cut/layout-words'
+import {
+  besideCuts,
+  countedPieces,
+  hexagonsIn,
+  layoutText,
+  pieceName,
+  type LayoutView,
+} from '@/ui/cut/layout-words'
 import { formatExact, formatSheet, plural, type Preferences } from '@/ui/format'
 
 /** Cards of a project's layouts, or of one; those of sheets that are the right size already need none. */
@@ -42,6 +49,8 @@ function cardOf(project: ProjectView, layout: LayoutView, preferences: Preferenc
   })
   const size = formatSheet(mmFromUm(sheetUm.widthUm), mmFromUm(sheetUm.heightUm), preferences)
   const margin = order && order.marginUm > 0 ? order.marginUm : null
+  const hexagons = hexagonsIn(project, layout)
+  const beside = besideCuts(project, layout, preferences)
   return {
     title: project.name,
     heading: `${plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')} of ${paper?.name ?? 'paper'}`,
@@ -50,7 +59,7 @@ function cardOf(project: ProjectView, layout: LayoutView, preferences: Preferenc
     colour: paper?.frontColour ?? '#dddddd',
     pieces: layout.placements.flatMap((placement) => {
       const piece = project.cutPlan?.sizes.get(placement.demand)
-      return piece ? [mm(placedAt(placement, piece))] : []
+      return piece ? [{ ...mm(placedAt(placement, piece)), hexagon: hexagons.has(placement.demand) }] : []
     }),
     offcuts: layout.offcuts.map(mm),
     marks: order
@@ -67,6 +76,7 @@ function cardOf(project: ProjectView, layout: LayoutView, preferences: Preferenc
         )
         return `${take}: ${cut}.${marks ? ` Marks at ${marks}.` : ''}`
       }),
+      ...beside,
     ],
     sheets: layout.sheets,
   }

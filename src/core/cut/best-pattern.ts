@@ -59,28 +59,25 @@ export class PatternFinder {
 
   /** *Returns* `null` where no piece fits the sheet, or more than `mostSums` sums of lengths can be reached. */
   static of(
-    sheet: Sheet,
-    lying: readonly Lying[],
+    {
+      sheet,
+      lying,
+      thickestUm,
+    }: { readonly sheet: Sheet; readonly lying: readonly Lying[]; readonly thickestUm: number },
     stages: 2 | 3,
-    trimmerUm: number | null,
     mostSums: number,
   ): PatternFinder | null {
-    const thickest = Math.min(sheet.throughUm, trimmerUm ?? Infinity)
-    const fitting = lying.filter(
-      ({ throughUm, alongUm }) => throughUm <= thickest && alongUm <= sheet.alongUm,
-    )
-    if (fitting.length === 0) return null
     const through = reachableSums(
-      fitting.map((one) => one.throughUm),
+      lying.map((one) => one.throughUm),
       sheet.throughUm,
       mostSums,
     )
     const along = reachableSums(
-      fitting.map((one) => one.alongUm),
+      lying.map((one) => one.alongUm),
       sheet.alongUm,
       mostSums,
     )
-    return through && along ? new PatternFinder(sheet, fitting, stages === 2, thickest, through, along) : null
+    return through && along ? new PatternFinder(sheet, lying, stages === 2, thickestUm, through, along) : null
   }
 
   private constructor(

@@ -100,7 +100,7 @@ export function checkCutPlan(problem: CutProblem, plan: CutPlan): readonly CutFa
     if (planned < wanted) faults.push({ code: 'DEMAND', demand: key, planned, wanted })
   }
   // Plans with a proof are checked against it where they are made: see `checkProofs`.
-  if (plan.proofs) return faults
+  if ((plan.proofs ?? []).length > 0) return faults
   const sheets = wholeSheets(plan.layouts, problem.stock)
   const over = plan.status === 'within' ? plan.sheets : 0
   if (plan.status !== 'short' && sheets > plan.boundSheets + over)

@@ -7,7 +7,7 @@ import {
   isBetterPlan,
   longestCutUm,
   planExactly,
-  planQuickly,
+  planByRule,
   THOROUGH,
   USUAL_TOOLS,
   verifiedPlan,
@@ -121,7 +121,7 @@ describe('the order of cuts', () => {
       [124_500, 3],
       [60_000, 9],
     ])
-    for (const layout of planQuickly(before).layouts)
+    for (const layout of planByRule(before).layouts)
       expect(cutOrder(layout, before.demands, undefined)).not.toBeNull()
   })
 })
@@ -144,9 +144,18 @@ describe('what a browser says is checked', () => {
   test('multipliers of nothing prove nothing, and too many are no proof', () => {
     const { layouts } = planExactly(asked, solver)
     const claim = (worth: readonly number[]) => [{ paperId: 'p', multipliers: { worth, scale: 1 } }]
-    expect(verifiedPlan(asked, layouts, claim([0, 0, 0]), []).status).toBe('within')
-    expect(verifiedPlan(asked, layouts, claim([9, 9, 9, 9]), []).proofs).toEqual([])
-    expect(verifiedPlan(asked, layouts, [], []).status).toBe('within')
+    // Where money is to be least, areas of sheets prove nothing by themselves.
+    const priced = { ...asked, stock: asked.stock.map((sheets) => ({ ...sheets, priceMinor: 14 })) }
+    expect(verifiedPlan(priced, layouts, claim([0, 0, 0]), []).status).toBe('within')
+    expect(verifiedPlan(priced, layouts, claim([9, 9, 9, 9]), []).proofs).toEqual([])
+    expect(verifiedPlan(priced, layouts, [], []).status).toBe('within')
+  })
+  test('sheets that are as few as their area allows need no other proof', () => {
+    const { layouts } = planExactly(asked, solver)
+    expect(verifiedPlan(asked, layouts, [], [])).toMatchObject({ status: 'proven', proofs: [] })
+    const [first, ...others] = layouts
+    const more = [{ ...first!, sheets: first!.sheets + 1 }, ...others]
+    expect(verifiedPlan(asked, more, [], [])).toMatchObject({ status: 'within', sheets: 1 })
   })
   test('numbers too large to be summed exactly prove nothing', () => {
     const { layouts } = planExactly(asked, solver)

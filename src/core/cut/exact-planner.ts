@@ -1,5 +1,5 @@
 import { invariant, requireCount } from '../errors'
-import { offcutsOf } from './fill'
+import { offcutsOf } from './offcuts'
 import { cutWith, leftOvers } from './guillotine'
 import { bestOf, patternsWithin, roundedDown } from './closing'
 import { relaxed, type Relaxed } from './column-generation'
@@ -41,6 +41,15 @@ export interface PaperPlan {
 export const isClosed = ({ cutting, bound, by }: PaperPlan): boolean =>
   missingIn(cutting) === 0 && by !== null && cutting.cost <= bound
 
+const firstPlan = (problem: PaperProblem, paperId: string): PaperPlan => ({
+  paperId,
+  problem,
+  cutting: cutInShelves(problem),
+  bound: 0,
+  multipliers: null,
+  by: null,
+})
+
 /**
  * Plans one paper, better and better: strips filled by rule, then the linear program over all patterns (its value is the
  * bound), whole plans near it, and where these do not meet every pattern that a cheaper plan could use. At equal cost
@@ -52,8 +61,8 @@ export function* planPaper(
   solver: LinearSolver,
   effort: Effort,
 ): Generator<PaperPlan, PaperPlan> {
-  const quick = cutInShelves(problem)
-  let plan: PaperPlan = { paperId, problem, cutting: quick, bound: 0, multipliers: null, by: null }
+  let plan = firstPlan(problem, paperId)
+  const quick = plan.cutting
   yield plan
   if (problem.demands.length === 0) return plan
   const steps = relaxed(problem, quick, solver, effort.rounds)
@@ -126,7 +135,7 @@ function layoutsOf({ problem, cutting }: PaperPlan): readonly Omit<CutLayout, 'i
       // What is left over depends on how it is cut: as the order of cuts says.
       const pieces = laid.placements.map((one) => placedAt(one, sizes.get(one.demand) ?? sizeUm))
       const way = pattern.ready ? null : cutWith(sizeUm, pieces, problem.tools)
-      const offcuts = offcutsOf({ ...laid, left: way ? leftOvers(way) : laid.left, usedUm2: 0 })
+      const offcuts = offcutsOf(way ? leftOvers(way) : laid.left)
       return { stockId, sheetUm: sizeUm, sheets, placements: laid.placements, offcuts }
     })
 }
@@ -166,6 +175,15 @@ export function plannedPaper(
     const step = steps.next()
     if (step.done === true) return step.value
   }
+}
+
+/**
+ * A plan at once, by rule alone: strips filled with the large pieces first, offcuts before sheets. Its bound is by area; a
+ * better plan may be found. *Throws* `NOT_INTEGER`, `OUT_OF_RANGE`.
+ */
+export function planByRule(problem: CutProblem): CutPlan {
+  const plans = papersOf(problem, AT_ONCE.sums).map(([paperId, paper]) => firstPlan(paper, paperId))
+  return asOnePlan({ ...problem, tools: problem.tools ?? USUAL_TOOLS }, plans)
 }
 
 /** Plans all papers of a problem: within a deed unless more effort is asked for. *Throws* `NOT_INTEGER`, `OUT_OF_RANGE`. */

@@ -1,8 +1,16 @@
 import { PatternFinder } from './best-pattern'
 import { THOROUGH } from './effort'
-import { waysToCut, waysToLie, type Pattern } from './pattern'
+import { waysToCut, waysToLie, type Lying, type Pattern, type Sheet } from './pattern'
 import { areaUm2, usableUm, type CutDemand, type CutProblem, type CutTools, type StockSheets } from './types'
 import { sameSize } from '../sheet'
+
+/** One of both ways to begin to cut a sheet, with the pieces that fit. */
+export interface WayToBegin {
+  readonly sheet: Sheet
+  readonly lying: readonly Lying[]
+  /** How thick a strip may be: as the trimmer is long. */
+  readonly thickestUm: number
+}
 
 /** A stock of one paper with the ways to cut it. */
 export interface SheetKind {
@@ -11,6 +19,8 @@ export interface SheetKind {
   readonly sheets: StockSheets
   /** What one sheet counts for in what is to be least, a whole number; an offcut counts for nothing. */
   readonly cost: number
+  readonly ways: readonly WayToBegin[]
+  /** Of the ways whose patterns can all be searched. */
   readonly finders: readonly PatternFinder[]
   /** Whether every way to cut it can be searched through; else only bounds by area hold. */
   readonly searched: boolean
@@ -53,6 +63,10 @@ const thereOf = ({ stock }: CutProblem, paperId: string): readonly StockSheets[]
 const wholeOf = (stock: readonly StockSheets[]): readonly StockSheets[] =>
   stock.filter(({ offcut }) => !offcut)
 
+/** What is to be least in one paper of a problem. */
+export const leastIn = (problem: CutProblem, paperId: string): PaperProblem['least'] =>
+  costsOf(wholeOf(thereOf(problem, paperId))).least
+
 /** What some layouts cost in one paper of a problem, whoever found them. */
 export function costIn(
   problem: CutProblem,
@@ -78,22 +92,21 @@ export function paperProblem(
   const there = thereOf(problem, paperId)
   const { least, costOf } = costsOf(wholeOf(there))
   const kinds = there.map((sheets, index): SheetKind => {
-    const ways = waysToCut(usableUm(sheets), tools).map((way) => ({
-      way,
-      lying: own.flatMap((demand, at) => waysToLie(at, demand.sizeUm, demand.turnable, way.first)),
-    }))
-    const found = ways.map(({ way, lying }) =>
-      PatternFinder.of(way, lying, tools.stages, tools.trimmerUm, mostSums),
-    )
-    const fits = ways.map(({ way, lying }) =>
-      lying.some(({ throughUm, alongUm }) => throughUm <= way.throughUm && alongUm <= way.alongUm),
-    )
+    const ways = waysToCut(usableUm(sheets), tools).flatMap((sheet): readonly WayToBegin[] => {
+      const thickestUm = Math.min(sheet.throughUm, tools.trimmerUm ?? Infinity)
+      const lying = own
+        .flatMap((demand, at) => waysToLie(at, demand.sizeUm, demand.turnable, sheet.first))
+        .filter(({ throughUm, alongUm }) => throughUm <= thickestUm && alongUm <= sheet.alongUm)
+      return lying.length === 0 ? [] : [{ sheet, lying, thickestUm }]
+    })
+    const found = ways.map((way) => PatternFinder.of(way, tools.stages, mostSums))
     return {
       stock: index,
       sheets,
       cost: sheets.offcut ? 0 : costOf(sheets),
-      finders: found.flatMap((finder) => (finder ? [finder] : [])),
-      searched: found.every((finder, which) => finder !== null || fits[which] !== true),
+      ways,
+      finders: found.flatMap((finder) => finder ?? []),
+      searched: !found.includes(null),
       ready: own.flatMap((demand, at) => readyPattern(index, sheets, demand, at, own.length)),
     }
   })

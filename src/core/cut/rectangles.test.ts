@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { bestGrid, pieceSizeUm } from '../sheet'
-import { checkCutPlan, planQuickly, roundForYield, sweepSizes } from '.'
+import { checkCutPlan, planByRule, roundForYield, sweepSizes } from '.'
 
 /** Pieces that are not square: 2:1 pieces and strips. */
 const A4 = { widthUm: 210_000, heightUm: 297_000 }
@@ -29,7 +29,7 @@ test('plans of rectangles pass the independent check', () => {
         const sizeUm = pieceSizeUm(widthUm, highPerWide)
         const demands = [{ key: 'd', paperId: 'p', sizeUm, count: pieces, turnable: true }]
         const problem = { demands, stock: stockOf(100) }
-        const plan = planQuickly(problem)
+        const plan = planByRule(problem)
         expect(checkCutPlan(problem, plan)).toEqual([])
       },
     ),
@@ -40,7 +40,7 @@ test('the sweep follows the shape: halves of a square never take more sheets tha
     sweepSizes(
       [{ paperId: 'p', pieces: 12, stock: stockOf(1), ...(highPerWide ? { highPerWide } : {}) }],
       { fromMm: 60, toMm: 120, ruler: 'mm-1' },
-      planQuickly,
+      planByRule,
       () => true,
     ).points
   const [squares, halves] = [sweep(), sweep(0.5)]

@@ -1,6 +1,12 @@
 import { countsIn, type Lying, type Part, type Pattern, type Strip } from './pattern'
-import type { PatternFinder } from './best-pattern'
-import { cuttingOf, isBetter, type Cutting, type PaperProblem, type SheetKind } from './paper-problem'
+import {
+  cuttingOf,
+  isBetter,
+  type Cutting,
+  type PaperProblem,
+  type SheetKind,
+  type WayToBegin,
+} from './paper-problem'
 import { areaUm2 } from './types'
 
 /** How a sheet is filled strip by strip: which demand first, and which way round a piece leads a strip. */
@@ -71,22 +77,21 @@ function leading(offers: readonly Lying[], lead: Rule['lead'], alongUm: number):
 /** One sheet, strip by strip. `null` where nothing wanted fits. */
 function fillSheet(
   kind: SheetKind,
-  finder: PatternFinder,
+  { sheet, lying, thickestUm }: WayToBegin,
+  onePiece: boolean,
   counts: readonly number[],
   rule: Rule,
 ): Pattern | null {
   const wanted = new Wanted(counts)
-  const { sheet, lying } = finder
   const strips: Strip[] = []
-  const thickest = finder.through[finder.thickestStrip] ?? 0
   let left = sheet.throughUm
   for (const demand of rule.order)
     while (wanted.of(demand) > 0) {
-      const room = Math.min(left, thickest)
+      const room = Math.min(left, thickestUm)
       const offers = lying.filter((one) => one.demand === demand && one.throughUm <= room)
       const lead = leading(offers, rule.lead, sheet.alongUm)
       if (!lead) break
-      strips.push(fillStrip(lead.throughUm, sheet.alongUm, lying, rule, finder.onePiece, wanted))
+      strips.push(fillStrip(lead.throughUm, sheet.alongUm, lying, rule, onePiece, wanted))
       left -= lead.throughUm
     }
   if (strips.length === 0) return null
@@ -95,7 +100,7 @@ function fillSheet(
 
 /** Sheets filled one after another, each as often as it can be, until nothing is wanted or nothing is left. */
 function fillAll(problem: PaperProblem, rule: Rule): Cutting {
-  const { demands, kinds } = problem
+  const { demands, kinds, tools } = problem
   const areas = demands.map(({ sizeUm }) => areaUm2(sizeUm))
   const wanted = demands.map(({ count }) => count)
   const there = kinds.map(({ sheets }) => sheets.available)
@@ -108,7 +113,7 @@ function fillAll(problem: PaperProblem, rule: Rule): Cutting {
       if ((there[kind.stock] ?? 0) === 0) continue
       const filled = [
         ...kind.ready.filter(({ counts }) => counts.every((count, at) => count <= (wanted[at] ?? 0))),
-        ...kind.finders.flatMap((finder) => fillSheet(kind, finder, wanted, rule) ?? []),
+        ...kind.ways.flatMap((way) => fillSheet(kind, way, tools.stages === 2, wanted, rule) ?? []),
       ]
       for (const pattern of filled) {
         // What costs nothing goes first, and of that what is used best.

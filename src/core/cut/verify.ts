@@ -1,5 +1,5 @@
 import { boundSheets } from './bound'
-import { costIn, paperProblem } from './paper-problem'
+import { costIn, leastIn, paperProblem } from './paper-problem'
 import { boundBy } from './multipliers'
 import {
   countsOf,
@@ -62,11 +62,25 @@ export function statedPlan(
   const wanted = [...new Set(problem.demands.flatMap(({ paperId, count }) => (count > 0 ? [paperId] : [])))]
   const open = wanted.filter((paperId) => {
     const proof = proofs.find((one) => one.paperId === paperId)
-    return !proof || proof.cost > proof.bound
+    return (!proof || proof.cost > proof.bound) && !fewestByArea(problem, paperId, layouts)
   })
   if (open.length === 0) return { ...made, status: 'proven' }
   const sheets = open.reduce((sum, paperId) => sum + sheetsOver(problem, paperId, layouts, proofs), 0)
   return { ...made, status: 'within', sheets: Math.max(1, sheets) }
+}
+
+/** What a paper's layouts take, and its share of the problem. */
+function ofPaper(problem: CutProblem, paperId: string, layouts: readonly CutLayout[]) {
+  const stock = problem.stock.filter((one) => one.paperId === paperId)
+  const demands = problem.demands.filter((demand) => demand.paperId === paperId)
+  const own = layouts.filter(({ stockId }) => stock.some((one) => one.stockId === stockId))
+  return { stock, demands, whole: wholeSheets(own, stock) }
+}
+
+/** Whether no fewer sheets could do, by their area alone: where sheets are what is to be least. */
+function fewestByArea(problem: CutProblem, paperId: string, layouts: readonly CutLayout[]): boolean {
+  const { stock, demands, whole } = ofPaper(problem, paperId, layouts)
+  return leastIn(problem, paperId) === 'sheets' && whole <= boundSheets({ demands, stock })
 }
 
 /** Sheets that a paper's plan may take too many, at most. */
@@ -76,14 +90,9 @@ function sheetsOver(
   layouts: readonly CutLayout[],
   proofs: readonly PaperProof[],
 ): number {
-  const stock = problem.stock.filter((one) => one.paperId === paperId)
-  const own = layouts.filter(({ stockId }) => stock.some((one) => one.stockId === stockId))
-  const whole = wholeSheets(own, stock)
+  const { stock, demands, whole } = ofPaper(problem, paperId, layouts)
   const proof = proofs.find((one) => one.paperId === paperId)
-  if (!proof) {
-    const demands = problem.demands.filter((demand) => demand.paperId === paperId)
-    return Math.max(1, whole - boundSheets({ demands, stock }))
-  }
+  if (!proof) return Math.max(1, whole - boundSheets({ demands, stock }))
   const { kinds } = paperProblem(problem, paperId)
   const dearest = kinds.reduce((most, { cost }) => Math.max(most, cost), 1)
   return Math.max(1, Math.min(whole, Math.ceil((proof.cost - proof.bound) / dearest)))

@@ -63,10 +63,10 @@ test('units follow the variant; other designs are of one', () => {
   expect(['nine', 'ten', 'twelve'].map((key) => units(ring, key))).toEqual([9, 10, 12])
   expect(units(heart, 'rounded')).toBe(1)
 })
-test('height by width of what is cut: squares, a 2:1 piece, strips; a hexagon comes from a square', () => {
+test('height by width of what is cut: squares, a 2:1 piece, strips; a hexagon is 0.866 of its corners high', () => {
   const high = (id: string) => highPerWide(mainPart(design(id)))
   expect(['simple-heart', 'hexagon-flake', 'framed-heart', 'message-heart', 'rolled-stem'].map(high)).toEqual(
-    [1, 1, 0.5, 0.25, 0.25],
+    [1, Math.sqrt(3) / 2, 0.5, 0.25, 0.25],
   )
 })
 test('without its words a design still has its sizes, and no steps', () => {

@@ -1,4 +1,5 @@
 import { CoreError, invariant } from '../errors'
+import { HEXAGON_HIGH_PER_WIDE } from '../sheet'
 import type {
   DesignDocument,
   DesignPart,
@@ -75,9 +76,9 @@ export const unitsOf = (
   variant: Pick<Variant, 'assembly'>,
 ): number => variant.assembly?.units ?? part.unitsPerPiece
 
-/** Height by width of the piece of paper a part is folded from; a hexagon is cut from a square. */
+/** Height by width of the piece of paper a part is folded from; a hexagon is cut from a piece as wide as it is corner to corner and as high as it is between its flats. */
 export const highPerWide = ({ sheet }: Pick<DesignPart, 'sheet'>): number =>
-  sheet?.kind === 'rectangle' ? sheet.height : 1
+  sheet?.kind === 'rectangle' ? sheet.height : sheet?.kind === 'hexagon' ? HEXAGON_HIGH_PER_WIDE : 1
 
 /** Whether every variant of a design holds by the locks it has; one that does not is not offered. */
 export const locksHold = ({ variants }: DesignDocument): boolean =>

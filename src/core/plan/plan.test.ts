@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { NO_HISTORY } from '../batch'
-import { countsOf, planQuickly, USUAL_TOOLS, type CutProblem, type StockSheets } from '../cut'
+import { countsOf, planByRule, USUAL_TOOLS, type CutProblem, type StockSheets } from '../cut'
 import { LIBRARY, mainPart, measureDesign, unitsOf } from '../design'
 import { pieceSizeUm } from '../sheet'
 import {
@@ -388,7 +388,7 @@ describe('promises', () => {
         })),
         stock: sheetsFor(one, stock, reservations, known),
       }
-      const plan = planQuickly(problem)
+      const plan = planByRule(problem)
       for (const layout of plan.layouts) expect(countsOf(layout).size).toBeGreaterThan(0)
       const takes = sheetsTaken(plan.layouts.map((layout) => ({ ...layout, planned: layout.sheets })))
       for (const [stockId, sheets] of takes) reservations.push({ projectId: one.id, stockId, sheets })

@@ -18,10 +18,19 @@ export interface Shortage {
   readonly sheets: number | null
   /** The sheet that would be bought. */
   readonly sheetUm: SizeUm | null
+  /** By what the piece would have to be scaled to come out of a sheet there is; `null` where it does, or there is none. */
+  readonly fitsAt: number | null
   readonly holders: readonly Holder[]
 }
 
-export const NO_SHORTAGE: Shortage = { units: 0, sheets: 0, sheetUm: null, holders: [] }
+export const NO_SHORTAGE: Shortage = { units: 0, sheets: 0, sheetUm: null, fitsAt: null, holders: [] }
+
+/** By how much a piece must be scaled at least to come out of a sheet, either way round; below 1 it is too large. */
+export const scaleThatFits = (sheet: SizeUm, piece: SizeUm): number =>
+  Math.max(
+    Math.min(sheet.widthUm / piece.widthUm, sheet.heightUm / piece.heightUm),
+    Math.min(sheet.widthUm / piece.heightUm, sheet.heightUm / piece.widthUm),
+  )
 
 /** What would mend a shortage, and which projects hold sheets that could. */
 export function shortageOf(
@@ -50,6 +59,13 @@ export function shortageOf(
     units,
     sheets: best === 0 ? null : Math.ceil(units / best),
     sheetUm: best === 0 ? null : (wholes[yields.indexOf(best)]?.sizeUm ?? null),
+    fitsAt:
+      best > 0 || wholes.length === 0
+        ? null
+        : largest(
+            wholes.map(({ sizeUm }) => scaleThatFits(sizeUm, pieceUm)),
+            0,
+          ),
     holders: holders.filter(({ sheets }) => sheets > 0),
   }
 }

@@ -1,5 +1,5 @@
 import { chanceEnough, NO_HISTORY } from '../batch'
-import { planQuickly } from '../cut'
+import { planByRule } from '../cut'
 import { eveningsFor, turnDial, type DialBatch } from '.'
 
 const A4 = { widthUm: 210_000, heightUm: 297_000 }
@@ -16,7 +16,7 @@ const batch = (change: Partial<DialBatch> = {}): DialBatch => ({
   certainties: [0.8, 0.9, 0.95, 0.99],
   ...change,
 })
-const turn = (of: DialBatch, by: Parameters<typeof turnDial>[1]) => turnDial(of, by, planQuickly)
+const turn = (of: DialBatch, by: Parameters<typeof turnDial>[1]) => turnDial(of, by, planByRule)
 
 test('by size: 24 squares without rejects take 3 sheets of A4 up to 74 mm and 4 from 74.5 on', () => {
   const stops = turn(batch(), 'size')

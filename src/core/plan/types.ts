@@ -68,6 +68,8 @@ export interface Reservation {
 export interface Proof {
   readonly lineId: string
   readonly status: 'cut' | 'accepted' | 'skipped'
+  /** What it is folded from; it may stand in for the line's own paper. `null` where that is not known. */
+  readonly paperId: string | null
   readonly axis: string | null
   readonly measuredMm: number | null
 }

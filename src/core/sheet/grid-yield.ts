@@ -10,6 +10,36 @@ export interface SizeUm {
 export const sameSize = (a: SizeUm, b: SizeUm): boolean =>
   a.widthUm === b.widthUm && a.heightUm === b.heightUm
 
+/** Across flats by across corners of a regular hexagon: the height by width of the piece it is cut from, two corners at its sides. */
+export const HEXAGON_HIGH_PER_WIDE = Math.sqrt(3) / 2
+
+/** Corners of the regular hexagon that a rectangle of its proportions holds, two of them at the ends of its long way. */
+export function hexagonIn({
+  x,
+  y,
+  width,
+  height,
+}: {
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+}): readonly { readonly x: number; readonly y: number }[] {
+  const shares = [
+    [0, 0.5],
+    [0.25, 1],
+    [0.75, 1],
+    [1, 0.5],
+    [0.75, 0],
+    [0.25, 0],
+  ] as const
+  const lies = width >= height
+  return shares.map(([along, through]) => ({
+    x: x + width * (lies ? along : through),
+    y: y + height * (lies ? through : along),
+  }))
+}
+
 /** A piece by its width and how often that goes into its height; 1 is a square. */
 export const pieceSizeUm = (widthUm: number, highPerWide: number): SizeUm => ({
   widthUm,

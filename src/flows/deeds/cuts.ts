@@ -1,13 +1,6 @@
 import { nanoid } from 'nanoid'
-import { countsOf, mayTurn, planQuickly, type CutLayout } from '@/core/cut'
-import {
-  demandOf,
-  layoutsLeft,
-  sheetsTaken,
-  type PlannedLine,
-  type PlannedPart,
-  type Ticked,
-} from '@/core/plan'
+import { countsOf, type CutLayout } from '@/core/cut'
+import { demandOf, layoutsLeft, sheetsTaken, type Ticked } from '@/core/plan'
 import { replaceReservations } from '@/data/repositories/cut-plans'
 import { cutPiecesOf, findCut, insertCut, markCutUndone } from '@/data/repositories/cuts'
 import { addStockMoves, movesOfCut, stockItemFor, stockOf } from '@/data/repositories/stock'
@@ -18,7 +11,7 @@ import { keepPlanned } from '../baseline'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { planCuts } from '../plan-cuts'
-import { plannedOr, stockSheets, type PlannedProject } from '../project-plan'
+import { plannedOr, type PlannedProject } from '../project-plan'
 
 interface CutToRecord {
   readonly projectId: string
@@ -160,25 +153,6 @@ export const undoCut = (context: FlowContext, projectId: string, cutId: string):
     await planCuts(inDeed, { paperIds: [cut.paper_id], ...(ofThePlan ? {} : { project: projectId }) })
     return null
   })
-
-/** One piece off the sheet of a paper that the plan of this part begins with; `null` where the plan has none. */
-export function proofLayout(
-  { plan, stock }: PlannedProject,
-  { line }: Pick<PlannedLine, 'line'>,
-  { part }: Pick<PlannedPart, 'part'>,
-  paperId: string,
-): CutLayout | null {
-  const isThis = (demand: string) => {
-    const of = demandOf(demand)
-    return of.lineId === line.id && of.partKey === part.key && of.paperId === paperId
-  }
-  const first = plan.layouts.find(({ placements }) => placements.some(({ demand }) => isThis(demand)))
-  const key = first?.placements.find(({ demand }) => isThis(demand))?.demand
-  const sheets = stock.filter(({ id }) => id === first?.stockId).map(stockSheets)
-  if (key === undefined) return null
-  const demands = [{ key, paperId, sizeUm: part.sheetUm, count: 1, turnable: mayTurn(sheets, paperId) }]
-  return planQuickly({ demands, stock: sheets }).layouts[0] ?? null
-}
 
 /** Cuts one piece before the bulk and plans the rest again. */
 export async function recordProofCut(

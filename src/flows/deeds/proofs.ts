@@ -7,14 +7,15 @@ import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { plannedOr } from '../project-plan'
 import { currentSettings } from '../settings'
-import { proofLayout, recordProofCut } from './cuts'
+import { proofLayout, standInsFor } from '../proof-layout'
+import { recordProofCut } from './cuts'
 
 async function lineOf(context: FlowContext, projectId: string, lineId: string) {
   const project = await plannedOr(context, projectId)
   const line = project.plan.lines.find((candidate) => candidate.line.id === lineId)
   if (!line) throw new RefusalError('NOT_FOUND')
   const proof = project.records.proofs.find((one) => one.lineId === lineId)
-  return { project, line, status: proof?.status ?? 'none' }
+  return { project, line, proof, status: proof?.status ?? 'none' }
 }
 
 /** Cuts the one piece that sets gauges and times, before the bulk. */
@@ -28,9 +29,14 @@ export const cutProof = (
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { lineId, paperId } = parsed.value
     const { project, line } = await lineOf(inDeed, projectId, lineId)
-    const part = line.parts.find(({ papers }) => papers.some((paper) => paper.paperId === paperId))
+    const { cutting } = await currentSettings(inDeed)
+    const own = line.parts.find(({ papers }) => papers.some((paper) => paper.paperId === paperId))
+    const part = own ?? line.parts[0]
     if (!part) throw new RefusalError('NOT_FOUND')
-    const layout = proofLayout(project, line, part, paperId)
+    // Another paper that is like enough stands in: what is cut of it counts for nothing that was ordered.
+    const layout = own
+      ? proofLayout(project, line, own, paperId, cutting)
+      : (await standInsFor(inDeed, line, cutting)).find(({ paper }) => paper.id === paperId)?.layout
     if (!layout) throw new RefusalError('NOT_ENOUGH_STOCK')
     await recordProofCut(inDeed, project, layout, part.part.sheetUm)
     await saveProof(inDeed.db, {
@@ -55,14 +61,14 @@ export const acceptProof = (
     const parsed = parseFields(judgeFields(unit), input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { lineId, axis, measured } = parsed.value
-    const { line, status } = await lineOf(inDeed, projectId, lineId)
+    const { line, status, proof } = await lineOf(inDeed, projectId, lineId)
     if (status !== 'cut') throw new RefusalError('PROOF_MISSING')
     const known = variantOf(line.design, line.line.variantKey).sizes.some((size) => size.axis === axis)
     if (measured !== null && !known) throw refuseFields({ axis: 'Choose which way it was measured.' })
     await saveProof(inDeed.db, {
       line_id: lineId,
       status: 'accepted',
-      paper_id: null,
+      paper_id: proof?.paperId ?? null,
       axis: measured === null ? null : axis,
       measured_um: measured === null ? null : umFromMm(measured),
       at_ms: inDeed.nowMs,

@@ -1,8 +1,8 @@
 import type { Making } from '@/core/arrange'
 import type { RejectRate } from '@/core/batch'
-import { highPerWide, type DesignDocument, type GaugeSettings } from '@/core/design'
+import { highPerWide, type DesignDocument, type DesignPart, type GaugeSettings } from '@/core/design'
 import type { PlannedLine, PlannedPaper, Proof } from '@/core/plan'
-import type { SizeUm } from '@/core/sheet'
+import { pieceSizeUm, sameSize, type SizeUm } from '@/core/sheet'
 import { mmFromUm } from '@/core/units'
 import type { ShelfStock } from '@/data/repositories/shelf'
 import { leftOver, liesOnShelf, shelfKind } from '../shelf'
@@ -25,6 +25,7 @@ export interface ShortageView {
   readonly units: number
   readonly sheets: number | null
   readonly sheetUm: SizeUm | null
+  readonly fitsAt: number | null
   readonly holders: readonly { readonly projectId: string; readonly name: string; readonly sheets: number }[]
 }
 
@@ -65,7 +66,9 @@ export interface LineView {
   readonly foldedPieces: number
   readonly parts: readonly PartView[]
   readonly papers: readonly LinePaperView[]
-  readonly proof: Pick<Proof, 'axis' | 'measuredMm'> & { readonly status: 'none' | Proof['status'] }
+  readonly proof: Pick<Proof, 'axis' | 'measuredMm' | 'paperId'> & {
+    readonly status: 'none' | Proof['status']
+  }
 }
 
 /** What a line's numbers refer to. */
@@ -84,7 +87,7 @@ function partViews({ design, parts }: PlannedLine): readonly PartView[] {
             key: part.key,
             name: known.name,
             perSquare: known.perSquare,
-            highPerWide: highPerWide(known),
+            highPerWide: shapeOf(known, part.sheetUm),
             sheetMm: mmFromUm(part.sheetUm.widthUm),
             sheetUm: part.sheetUm,
             unitsPerPiece: part.unitsPerPiece,
@@ -92,6 +95,12 @@ function partViews({ design, parts }: PlannedLine): readonly PartView[] {
         ]
       : []
   })
+}
+
+/** Height by width as the brief was saved; a line from before hexagons had a piece of their own was planned with squares. */
+function shapeOf(known: DesignPart, sheetUm: SizeUm): number {
+  const high = highPerWide(known)
+  return sameSize(pieceSizeUm(sheetUm.widthUm, high), sheetUm) ? high : sheetUm.heightUm / sheetUm.widthUm
 }
 
 /** A planned line as pages show it. */
@@ -150,6 +159,7 @@ export function lineView(planned: PlannedLine, proofs: readonly Proof[], named: 
     proof: {
       status: proof?.status ?? 'none',
       measuredMm: proof?.measuredMm ?? null,
+      paperId: proof?.paperId ?? null,
       axis: proof?.axis ?? null,
     },
   }

@@ -87,7 +87,9 @@ export interface ProjectView {
       /** How one sheet of it is cut. */
       readonly order: CutOrder | null
     })[]
-    /** What it was made from, where a better one may be looked for: nothing of it is cut yet. */
+    /** What it was made from. */
+    readonly problem: CutProblem
+    /** The same, where a better one may be looked for: nothing of it is cut yet. */
     readonly open: CutProblem | null
     /** The size of every demand, by its name. */
     readonly sizes: ReadonlyMap<string, SizeUm>
@@ -120,6 +122,7 @@ function cutPlanView({ records, plan, stock }: PlannedProject): ProjectView['cut
           ]
         : []
     }),
+    problem: cutPlan.problem,
     open:
       plan.layouts.length === cutPlan.plan.layouts.length &&
       plan.layouts.every(({ sheets, planned }) => sheets === planned)

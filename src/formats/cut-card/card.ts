@@ -1,3 +1,5 @@
+import { hexagonIn } from '@/core/sheet'
+
 /** What a card says of one layout: words in the reader's units, places in mm of the sheet. */
 export interface CutCard {
   readonly title: string
@@ -6,7 +8,8 @@ export interface CutCard {
   readonly under: string
   readonly sheetMm: { readonly width: number; readonly height: number }
   readonly colour: string
-  readonly pieces: readonly Box[]
+  /** A hexagon is cut out of its rectangle. */
+  readonly pieces: readonly (Box & { readonly hexagon: boolean })[]
   readonly offcuts: readonly Box[]
   /** Distances from the corner along the width (x) and the height (y). */
   readonly marks: readonly { readonly axis: 'x' | 'y'; readonly atMm: number; readonly says: string }[]
@@ -84,6 +87,10 @@ const text = (
 
 const line = (from: Spot, to: Spot, width = 0.3): Drawn => ({ kind: 'line', from, to, width })
 
+/** A closed line through some spots. */
+const outline = (spots: readonly Spot[]): readonly Drawn[] =>
+  spots.map((spot, index) => line(spot, spots[(index + 1) % spots.length] ?? spot))
+
 /** A bar that is as long as it says where the page was printed at its true size. */
 function controlBar(page: PageSize, at: Spot): readonly Drawn[] {
   const [parts, stepMm, says] =
@@ -122,7 +129,10 @@ function sheetDrawn(card: CutCard, field: Box): readonly Drawn[] {
   return [
     box({ x: 0, y: 0, width, height }, null, false),
     ...card.offcuts.map((one) => box(one, null, true)),
-    ...card.pieces.map((one) => box(one, card.colour, false)),
+    ...card.pieces.flatMap((one): readonly Drawn[] => [
+      box(one, card.colour, false),
+      ...(one.hexagon ? outline(hexagonIn(placed(one))) : []),
+    ]),
     ...card.marks.flatMap(({ axis, atMm, says }): readonly Drawn[] => {
       if (axis === 'x') {
         const [x, y] = [left + atMm * scale, top + height * scale]

@@ -9,8 +9,8 @@ const card: CutCard = {
   sheetMm: { width: 210, height: 297 },
   colour: '#5b7fa6',
   pieces: [
-    { x: 0, y: 0, width: 74.25, height: 74.25 },
-    { x: 0, y: 222.75, width: 74.25, height: 74.25 },
+    { x: 0, y: 0, width: 74.25, height: 74.25, hexagon: false },
+    { x: 0, y: 222.75, width: 74.25, height: 74.25, hexagon: false },
   ],
   offcuts: [{ x: 148.5, y: 0, width: 61.5, height: 297 }],
   marks: [

@@ -1,5 +1,6 @@
 'use client'
 
+import type { CutTools } from '@/core/cut'
 import { nanoid } from 'nanoid'
 import { useState } from 'react'
 import { useFieldArray, useWatch } from 'react-hook-form'
@@ -30,6 +31,8 @@ interface BriefFormProps {
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
   readonly time: BriefTime
+  /** What sheets are cut with. */
+  readonly tools: CutTools
   /** What is cut and folded already, by line. */
   readonly begun: Readonly<Record<string, BegunLine>>
   /** How early to begin, where it has been planned already. */
@@ -168,7 +171,7 @@ interface LinesProps extends Omit<BriefFormProps, 'initial' | 'save' | 'deed' | 
 }
 
 /** The lines of a brief, and another one. */
-function Lines({ form, choices, designs, load, papers, preferences, time, begun }: LinesProps) {
+function Lines({ form, choices, designs, load, papers, preferences, time, tools, begun }: LinesProps) {
   const lines = useFieldArray({ control: form.control, name: 'lines', keyName: 'key' })
   const [first] = designs
   const add = (change: Partial<LineValues>, like?: number) => {
@@ -199,6 +202,7 @@ function Lines({ form, choices, designs, load, papers, preferences, time, begun 
           papers={papers}
           preferences={preferences}
           time={time}
+          tools={tools}
           begun={begun}
           remove={() => remove(index)}
           add={(change, alike) => add(change, alike ? index : undefined)}

@@ -26,6 +26,7 @@ export function LineDial({
   papers,
   preferences,
   time,
+  tools,
 }: LineDialProps) {
   const [lines, certainty, dueOn] = useWatch({ control: form.control, name: ['lines', 'certainty', 'dueOn'] })
   const daysLeft = DAY.test(dueOn) ? daysUntil(dueOn, preferences) : null
@@ -37,7 +38,7 @@ export function LineDial({
   }
   return (
     <TradeDial
-      {...{ preview, papers, preferences, take }}
+      {...{ preview, papers, preferences, tools, take }}
       line={{ ...line, pieces: String(wantedPieces(line, lines) ?? '') }}
       design={found}
       certainty={Number(certainty)}

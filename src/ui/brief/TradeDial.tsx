@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useId, useState } from 'react'
+import type { CutTools } from '@/core/cut'
 import { NOTHING_TO_SEE } from '@/core/numeric'
 import { eveningsFor, sheetFor, type DialBatch, type DialStop, type DialTurn } from '@/core/plan'
 import { roundToRuler } from '@/core/units'
@@ -40,14 +41,15 @@ interface TradeDialProps extends Omit<Asked, 'ruler'> {
   /** Whether the number of pieces is what is asked for, and does not follow from something else. */
   readonly counted: boolean
   readonly preferences: Preferences
+  readonly tools: CutTools
   readonly take: (taken: Taken) => void
 }
 
 /** Typing goes on for a moment; a dial is turned when it rests. */
 const REST_MS = 350
 
-function useStops(batch: DialBatch | null, turn: DialTurn): readonly DialStop[] | null {
-  const request = batch && JSON.stringify({ batch, turn })
+function useStops(batch: DialBatch | null, turn: DialTurn, tools: CutTools): readonly DialStop[] | null {
+  const request = batch && JSON.stringify({ batch, turn, tools })
   const [turned, setTurned] = useState<{ readonly of: string; readonly stops: readonly DialStop[] } | null>(
     null,
   )
@@ -79,11 +81,11 @@ const TURN_WORDS: Readonly<Record<DialTurn, string>> = {
 
 /** Size, sheets, hours, certainty and date, moved together; and the best advice there is about the size. */
 export function TradeDial(props: TradeDialProps) {
-  const { preferences, counted } = props
+  const { preferences, counted, tools } = props
   const [turn, setTurn] = useState<DialTurn>('size')
   const batch = dialBatch({ ...props, ruler: preferences.ruler })
-  const sizes = useStops(batch, 'size')
-  const others = useStops(turn === 'size' ? null : batch, turn)
+  const sizes = useStops(batch, 'size', tools)
+  const others = useStops(turn === 'size' ? null : batch, turn, tools)
   const stops = turn === 'size' ? sizes : others
   const name = useId()
   if (!batch) return null

@@ -1,3 +1,4 @@
+import type { CutTools } from '@/core/cut'
 import type { BriefDesign, DesignChoice } from '@/flows/read/brief-designs'
 import type { DrawerPaper } from '@/flows/read/papers'
 import type { FormOf } from '../forms/useDeedForm'
@@ -18,6 +19,8 @@ export interface LineFieldsProps {
   readonly papers: readonly DrawerPaper[]
   readonly preferences: Preferences
   readonly time: BriefTime
+  /** What sheets are cut with. */
+  readonly tools: CutTools
   /** What is cut and folded already, by line. */
   readonly begun: Readonly<Record<string, BegunLine>>
   /** A new line, so changed; of this line's design, in its papers, where it is to be alike. */

@@ -1,5 +1,5 @@
 import { placedAt, type CutLayout } from '@/core/cut'
-import type { SizeUm } from '@/core/sheet'
+import { hexagonIn, type SizeUm } from '@/core/sheet'
 
 interface CutDrawingProps {
   readonly layout: Pick<CutLayout, 'sheetUm' | 'placements' | 'offcuts'>
@@ -9,7 +9,13 @@ interface CutDrawingProps {
   readonly describe: string
   /** Distances from the corner, along the sheet's width and its height, with what is told of each. */
   readonly marks?: readonly RulerMark[]
+  /** Demands whose piece is a hexagon, cut out of its rectangle. */
+  readonly hexagons?: ReadonlySet<string>
+  /** Along which of the sheet's sides its grain runs. */
+  readonly grain?: 'width' | 'height' | null
 }
+
+const NO_HEXAGONS: ReadonlySet<string> = new Set()
 
 export interface RulerMark {
   readonly axis: 'x' | 'y'
@@ -25,7 +31,15 @@ interface Box {
 }
 
 /** A sheet with its pieces and what is kept of it, to scale, long side lying. */
-export function CutDrawing({ layout, sizes, colour, describe, marks = [] }: CutDrawingProps) {
+export function CutDrawing({
+  layout,
+  sizes,
+  colour,
+  describe,
+  marks = [],
+  hexagons = NO_HEXAGONS,
+  grain = null,
+}: CutDrawingProps) {
   const { sheetUm, placements, offcuts } = layout
   const lying = sheetUm.heightUm > sheetUm.widthUm
   const [width, height] = lying ? [sheetUm.heightUm, sheetUm.widthUm] : [sheetUm.widthUm, sheetUm.heightUm]
@@ -72,9 +86,13 @@ export function CutDrawing({ layout, sizes, colour, describe, marks = [] }: CutD
             second={kinds.indexOf(placement.demand) > 0}
             colour={colour}
             hair={hair}
+            hexagon={hexagons.has(placement.demand)}
           />
         ) : null
       })}
+      {grain === null ? null : (
+        <Grain across={(grain === 'width') !== lying} width={width} height={height} hair={hair} />
+      )}
       {marks.map(({ axis, atUm, says }, index) => (
         <Mark
           key={index}
@@ -118,6 +136,29 @@ function Mark({ across, at, says, height, hair }: MarkProps) {
   )
 }
 
+interface GrainProps {
+  readonly across: boolean
+  readonly width: number
+  readonly height: number
+  readonly hair: number
+}
+
+/** An arrow with two heads along the grain, in the upper right of the sheet. */
+function Grain({ across, width, height, hair }: GrainProps) {
+  const long = Math.min(width, height) / 5
+  const [x, y] = [width - long - 6 * hair, long + 6 * hair]
+  const head = 5 * hair
+  const path = across
+    ? `M${x} ${y - long / 2}h${long}m${-head} ${-head}l${head} ${head}l${-head} ${head}M${x + head} ${y - long / 2 - head}l${-head} ${head}l${head} ${head}`
+    : `M${x + long / 2} ${y}v${-long}m${-head} ${head}l${head} ${-head}l${head} ${head}M${x + long / 2 - head} ${y - head}l${head} ${head}l${head} ${-head}`
+  return (
+    <g fill="none" strokeLinecap="round" strokeLinejoin="round">
+      <path d={path} stroke="var(--color-base-100)" strokeWidth={hair * 5} />
+      <path d={path} stroke="var(--color-base-content)" strokeWidth={hair * 2} />
+    </g>
+  )
+}
+
 interface PieceProps {
   readonly box: Box
   readonly name: string
@@ -125,9 +166,10 @@ interface PieceProps {
   readonly second: boolean
   readonly colour: string
   readonly hair: number
+  readonly hexagon: boolean
 }
 
-function Piece({ box, name, second, colour, hair }: PieceProps) {
+function Piece({ box, name, second, colour, hair, hexagon }: PieceProps) {
   const radius = Math.min(hair * 11, box.width / 3, box.height / 3)
   const [x, y] = [box.x + radius * 1.4, box.y + radius * 1.4]
   return (
@@ -140,6 +182,16 @@ function Piece({ box, name, second, colour, hair }: PieceProps) {
         strokeWidth={hair * 1.5}
         strokeDasharray={second ? undefined : `${hair * 7} ${hair * 5}`}
       />
+      {hexagon ? (
+        <polygon
+          points={hexagonIn(box)
+            .map(({ x: px, y: py }) => `${px},${py}`)
+            .join(' ')}
+          fill="none"
+          stroke="var(--color-base-100)"
+          strokeWidth={hair * 1.5}
+        />
+      ) : null}
       <circle cx={x} cy={y} r={radius} fill="var(--color-base-100)" />
       <text
         x={x}

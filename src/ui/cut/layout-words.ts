@@ -1,9 +1,10 @@
 import { countsOf } from '@/core/cut'
 import { demandOf } from '@/core/plan'
-import { mmFromUm } from '@/core/units'
+import { HEXAGON_HIGH_PER_WIDE } from '@/core/sheet'
+import { mixedPairOf, mmFromUm, nominalGapMm } from '@/core/units'
 import type { LineView, PartView } from '@/flows/read/line-view'
 import type { ProjectView } from '@/flows/read/project'
-import { countOf, formatPiece, formatSheet, type Preferences } from '../format'
+import { countOf, formatExact, formatPiece, pieceNoun, formatSheet, type Preferences } from '../format'
 
 export type LayoutView = NonNullable<ProjectView['cutPlan']>['layouts'][number]
 
@@ -25,7 +26,7 @@ export const countedPieces = ({ lines }: ProjectView, layout: LayoutView): reado
 export function pieceName({ lines }: ProjectView, demand: string): string {
   const { lineId, partKey } = demandOf(demand)
   const part = lines.find(({ id }) => id === lineId)?.parts.find(({ key }) => key === partKey)
-  return part?.highPerWide === 1 ? 'square' : 'piece'
+  return part ? pieceNoun(1, part.highPerWide) : 'piece'
 }
 
 export function layoutText(
@@ -37,11 +38,72 @@ export function layoutText(
     formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences),
   )
   const pieces = counted.map(({ count, line, part }) => {
-    const noun = part?.highPerWide === 1 ? 'square' : 'piece'
+    const noun = part ? pieceNoun(1, part.highPerWide) : 'piece'
     const size = part ? formatPiece(part.sheetMm, part.highPerWide, preferences) : ''
     return counted.length === 1
       ? countOf(count, noun)
       : `${countOf(count, noun)} of ${size} (${line?.design.name.toLowerCase() ?? ''})`
   })
   return `${pieces.join(' and ')} from ${sheets === 1 ? 'it' : 'each'}${kept.length === 0 ? ', nothing worth keeping left.' : `; keep ${kept.join(' and ')}.`}`
+}
+
+/** Demands of a layout whose pieces are hexagons. */
+export const hexagonsIn = ({ lines }: ProjectView, { placements }: LayoutView): ReadonlySet<string> =>
+  new Set(
+    placements.flatMap(({ demand }) => {
+      const { lineId, partKey } = demandOf(demand)
+      const part = lines.find(({ id }) => id === lineId)?.parts.find(({ key }) => key === partKey)
+      return part?.highPerWide === HEXAGON_HIGH_PER_WIDE ? [demand] : []
+    }),
+  )
+
+/** The sheets of the drawer that a layout is cut from. */
+const sheetsOf = ({ papers }: ProjectView, { paperId, stockId }: LayoutView) =>
+  papers.find(({ id }) => id === paperId)?.sheets.find(({ stockItemId }) => stockItemId === stockId)
+
+/** Along which side of its sheet the grain of a layout runs. */
+export const grainIn = (project: ProjectView, layout: LayoutView): 'width' | 'height' | null =>
+  sheetsOf(project, layout)?.grain ?? null
+
+/** What else there is to know at the trimmer: the grain, sheets sold under another name, corners of hexagons. */
+export function besideCuts(
+  project: ProjectView,
+  layout: LayoutView,
+  preferences: Preferences,
+): readonly string[] {
+  const { widthUm, heightUm } = layout.sheetUm
+  const grain = grainIn(project, layout)
+  const told = (um: number) => formatExact(mmFromUm(um), preferences)
+  const soldAs = sheetsOf(project, layout)?.soldAs ?? ''
+  const words: string[] = []
+  if (grain !== null)
+    words.push(
+      widthUm === heightUm
+        ? 'The grain runs along the arrow.'
+        : `The grain runs along the ${told(grain === 'width' ? widthUm : heightUm)} side.`,
+    )
+  if (soldAs !== '') words.push(`Sold as ${soldAs}: measure one before you cut.`)
+  for (const demand of hexagonsIn(project, layout)) {
+    const size = project.cutPlan?.sizes.get(demand)
+    if (size)
+      words.push(
+        `Out of each piece cut the hexagon: from the middle of its short sides to ${told(size.widthUm / 4)} and ${told((3 * size.widthUm) / 4)} along its long ones.`,
+      )
+  }
+  return words
+}
+
+/** Squares of one paper and line that are sold as one size and are not: what to say, where there are such. */
+export function mixedSquares(project: ProjectView, paperId: string): string | null {
+  const layouts = project.cutPlan?.layouts.filter((layout) => layout.paperId === paperId) ?? []
+  const squares = layouts.flatMap((layout) => {
+    const sheets = sheetsOf(project, layout)
+    return sheets?.widthMm === sheets?.heightMm && sheets
+      ? [{ sideMm: sheets.widthMm, soldAs: sheets.soldAs }]
+      : []
+  })
+  const pair = mixedPairOf(squares)
+  return pair
+    ? `This plan takes squares sold as ${pair.cm} cm and as ${pair.inch} in, ${nominalGapMm(pair).toFixed(1)} mm apart. Trim them all to one size before they go into one ring.`
+    : null
 }

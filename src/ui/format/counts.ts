@@ -37,6 +37,10 @@ export const formatCertainty = (certainty: number): string => `${Math.round(cert
 export const formatShare = (share: number, locale: string): string =>
   `${numberFormat(locale, { maximumFractionDigits: 1 }).format(share * 100)} %`
 
+/** A plain number with up to three places: `5.125`. */
+export const numberText = (value: number, { locale }: Pick<Preferences, 'locale'>): string =>
+  numberFormat(locale, { maximumFractionDigits: 3 }).format(value)
+
 /** Money from minor units. */
 export function formatMoney(
   minor: number,

@@ -1,4 +1,5 @@
 import { ROUNDING } from '@/core/numeric'
+import { HEXAGON_HIGH_PER_WIDE } from '@/core/sheet'
 import { nearestInchFraction, roundToRuler, type InchDenominator, type InchFraction } from '@/core/units'
 import { numberFormat } from './formatters'
 import type { Preferences } from './preferences'
@@ -56,9 +57,15 @@ export function formatSheet(widthMm: number, heightMm: number, preferences: Leng
 
 /** What a piece of paper is called by its shape. */
 export const pieceNoun = (perSquare: 1 | 4, highPerWide: number): string =>
-  perSquare === 4 ? 'quarter square' : highPerWide === 1 ? 'square' : 'piece'
+  perSquare === 4
+    ? 'quarter square'
+    : highPerWide === 1
+      ? 'square'
+      : highPerWide === HEXAGON_HIGH_PER_WIDE
+        ? 'hexagon'
+        : 'piece'
 
-/** A piece of paper by its width and shape: `12.5 cm` for a square, `15 x 7.5 cm` for another. */
+/** A piece of paper by its width and shape: `12.5 cm` for a square, `15 x 7.5 cm` for another; a hexagon by both its ways across. */
 export const formatPiece = (widthMm: number, highPerWide: number, preferences: LengthPreferences): string =>
   highPerWide === 1
     ? formatExact(widthMm, preferences)

@@ -18,7 +18,8 @@ const tip = (sixths: number) => turned(-GRID / 2, 3 * ROW, sixths)
 /** One row below the tip, where the arm meets its neighbours. */
 const rowBelow = (sixths: number) => through(turned(-GRID, 2 * ROW, sixths), turned(0, 2 * ROW, sixths))
 
-const CUT_FIRST = 'Cut the hexagon first: corner to corner it is as wide as the square it comes from.'
+const CUT_FIRST =
+  'Cut the hexagon first: corner to corner it is as wide as its piece of paper, between two flats as high.'
 /** A corner of the sheet, and where the early fold takes it in: less than the pleats are wide. */
 const corner = (sixths: number): PointSpec => turned(1 / 2, 0, sixths)
 const EARLY = 0.045

@@ -90,6 +90,7 @@ export default async function NewProjectPage({ searchParams }: NewProjectProps) 
             papers={papers}
             preferences={preferences}
             time={{ eveningSeconds: 60 * Number(settings.evening), foldedUnits: {} }}
+            tools={settings.cutting}
             begun={{}}
             save={createProjectAction}
             deed="Plan it"

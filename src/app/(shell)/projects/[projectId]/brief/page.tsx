@@ -71,6 +71,7 @@ export default async function BriefPage(props: StationParams) {
           eveningSeconds: 60 * Number(settings.evening),
           foldedUnits: Object.fromEntries(project.lines.map(({ id, papers }) => [id, goodUnits(papers)])),
         }}
+        tools={settings.cutting}
         begun={Object.fromEntries(project.lines.map((line) => [line.id, begunOf(line)]))}
         lead={leadWords(
           leadOf(project, {

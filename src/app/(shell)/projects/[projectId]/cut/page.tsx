@@ -1,15 +1,27 @@
 import type { Metadata } from 'next'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import type { CutTools } from '@/core/cut'
+import { withoutWords } from '@/core/design'
 import { mmFromUm } from '@/core/units'
 import { sweepPapers } from '@/flows/read/sweep-papers'
+import { readProofs, standInOf } from '@/flows/read/proofs'
 import type { ProjectView } from '@/flows/read/project'
 import { countOf, formatMoment, formatSheet, plural, type Preferences } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { BetterPlan } from '@/ui/cut/BetterPlan'
 import { CutDrawing } from '@/ui/cut/CutDrawing'
 import { rulerMarks } from '@/ui/cut/cut-words'
-import { countedPieces, layoutText, pieceName, type LayoutView } from '@/ui/cut/layout-words'
+import {
+  besideCuts,
+  countedPieces,
+  grainIn,
+  hexagonsIn,
+  layoutText,
+  mixedSquares,
+  pieceName,
+  type LayoutView,
+} from '@/ui/cut/layout-words'
+import { ComparePlans } from '@/ui/cut/ComparePlans'
 import { CutSteps } from '@/ui/cut/CutSteps'
 import { CuttingTools } from '@/ui/cut/CuttingTools'
 import { Swatch } from '@/ui/paper/Swatch'
@@ -17,6 +29,7 @@ import { CutStanding } from '@/ui/cut/CutStanding'
 import { SizeSweep } from '@/ui/cut/SizeSweep'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { TickCut } from '@/ui/cut/TickCut'
+import { WhyNotFewer } from '@/ui/cut/WhyNotFewer'
 import {
   planAgainAction,
   saveCuttingAction,
@@ -34,16 +47,31 @@ interface ProjectProps {
 }
 
 export default async function CutPage(props: StationParams) {
-  const { preferences, project, settings } = await openStation(props)
+  const { context, preferences, project, settings } = await openStation(props)
+  const open = project.lines.filter((line) => line.proof.status === 'none' && proofOpen(line, project))
+  const choices = await readProofs(
+    context,
+    project.id,
+    open.map(({ id }) => id),
+  )
   return (
     <StationFrame project={project} open="cut" preferences={preferences}>
       <div className="flex flex-col gap-10">
         <Planning project={project} preferences={preferences} tools={settings.cutting} />
-        {project.lines.map((line) => (
-          <LineProof key={line.id} project={project} line={line} preferences={preferences} />
-        ))}
+        {await Promise.all(
+          project.lines.map(async (line) => (
+            <LineProof
+              key={line.id}
+              project={project}
+              line={line}
+              preferences={preferences}
+              choice={choices.get(line.id) ?? null}
+              standIn={await standInOf(context, line)}
+            />
+          )),
+        )}
         <Layouts project={project} preferences={preferences} />
-        <OtherSizes project={project} preferences={preferences} />
+        <OtherSizes project={project} preferences={preferences} tools={settings.cutting} />
         <CutsDone project={project} preferences={preferences} />
       </div>
     </StationFrame>
@@ -69,12 +97,18 @@ function Planning({ project, preferences, tools }: ProjectProps & { readonly too
         </p>
       ) : null}
       {cutPlan && open && cutPlan.layouts.length > 0 ? (
+        <WhyNotFewer project={project} preferences={preferences} />
+      ) : null}
+      {cutPlan && open && cutPlan.layouts.length > 0 ? (
         <BetterPlan
           planId={cutPlan.id}
           problem={open}
           atOnce={cutPlan.plan.status === 'within'}
           take={takeFoundPlanAction.bind(null, project.id)}
         />
+      ) : null}
+      {cutPlan && open && cutPlan.layouts.length > 0 ? (
+        <ComparePlans problem={open} plan={cutPlan.plan} />
       ) : null}
       <CuttingTools tools={tools} unit={preferences.unit} save={saveCuttingAction.bind(null, project.id)} />
     </div>
@@ -116,6 +150,9 @@ function Layouts({ project, preferences }: ProjectProps) {
         <Swatch front={paper.frontColour} back={paper.backColour} />
         {paper.name}
       </h2>
+      {mixedSquares(project, paper.id) === null ? null : (
+        <p className="note mt-3">{mixedSquares(project, paper.id)}</p>
+      )}
       {missing > 0 ? (
         <p className="note mt-3">
           There is no sheet for {countOf(missing, 'piece')} of this paper. Cut what there is; the Paper
@@ -159,6 +196,8 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
         colour={colour}
         describe={text}
         marks={layout.order && !layout.ready ? rulerMarks(layout.order, preferences) : []}
+        hexagons={hexagonsIn(project, layout)}
+        grain={grainIn(project, layout)}
       />
       <div className="flex flex-col gap-2">
         <p>
@@ -178,6 +217,9 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
             preferences={preferences}
           />
         ) : null}
+        {besideCuts(project, layout, preferences).map((words) => (
+          <p key={words}>{words}</p>
+        ))}
         {layout.ready ? null : (
           <p className="text-sm">
             <a href={`/api/cut-cards/${project.id}?layout=${layout.id}`} className="underline">
@@ -203,7 +245,7 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
 }
 
 /** Whether another size would save sheets, line by line. */
-function OtherSizes({ project, preferences }: ProjectProps) {
+function OtherSizes({ project, preferences, tools }: ProjectProps & { readonly tools: CutTools }) {
   const lines = project.lines.filter(({ papers }) => papers.some((row) => row.unitsToCut > 0))
   if (lines.length === 0) return null
   return (
@@ -217,6 +259,14 @@ function OtherSizes({ project, preferences }: ProjectProps) {
             <SizeSweep
               papers={sweepPapers(project, line)}
               sideMm={line.sheetMm}
+              tools={tools}
+              finished={{
+                design: withoutWords(line.design),
+                variantKey: line.variantKey,
+                gauges: line.gauges,
+                axis: line.axis,
+                askedMm: line.sizing === 'finished' ? line.askedMm : null,
+              }}
               preferences={preferences}
               part={line.parts[0]?.name ?? 'piece'}
               what={lineTitle(line, preferences)}

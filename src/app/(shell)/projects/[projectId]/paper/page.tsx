@@ -2,6 +2,7 @@ import type { Metadata } from 'next'
 import { Link } from '@/ui/shell/Link'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import { meanRejectRate, NO_HISTORY, squaresFor } from '@/core/batch'
+import { formatOf } from '@/core/sheet'
 import { mmFromUm } from '@/core/units'
 import type { LinePaperView, LineView, ShortageView } from '@/flows/read/line-view'
 import type { ProjectView } from '@/flows/read/project'
@@ -14,11 +15,11 @@ import {
   formatPiece,
   formatShare,
   plural,
-  sheetsText,
   type Preferences,
 } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { AlsoToGet } from '@/ui/paper/AlsoToGet'
+import { amountWords } from '@/ui/paper/amounts'
 import { InDrawer } from '@/ui/paper/InDrawer'
 import { Swatch } from '@/ui/paper/Swatch'
 import { CutStanding } from '@/ui/cut/CutStanding'
@@ -65,7 +66,16 @@ export default async function PaperPage(props: StationParams) {
           : packs at least cost for all projects together, and by when to order them.
         </p>
       )}
-      <ul className="mt-4 flex flex-col">
+      <p
+        aria-hidden
+        className="second mt-4 hidden gap-x-6 text-sm tablet:grid tablet:grid-cols-[13rem_1fr_1fr_11rem]"
+      >
+        <span>Paper</span>
+        <span>Wanted</span>
+        <span>There</span>
+        <span className="text-right">Takes, or is short of</span>
+      </p>
+      <ul className="mt-1 flex flex-col">
         {project.papers.map((paper) => (
           <PaperRow
             key={paper.id}
@@ -101,7 +111,7 @@ function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
   const layouts = (project.cutPlan?.layouts ?? []).filter(({ paperId }) => paperId === paper.id)
   const price = paper.sheets.find((sheet) => !sheet.offcut && sheet.priceMinor !== null)?.priceMinor ?? null
   return (
-    <li className="grid gap-x-6 gap-y-2 border-t hairline py-4 last:border-b tablet:grid-cols-[13rem_1fr_1fr_9rem]">
+    <li className="grid gap-x-6 gap-y-2 border-t hairline py-4 last:border-b tablet:grid-cols-[13rem_1fr_1fr_11rem]">
       <p className="flex items-center gap-3 self-start font-semibold">
         <Swatch front={paper.frontColour} back={paper.backColour} className="h-7 w-10" />
         <Link href={`/papers/${paper.id}`} className="hover:underline">
@@ -119,8 +129,8 @@ function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
             <FromShelf projectId={project.id} line={line} row={row} />
             {row.part.perSquare === 4 && row.unitsToCut > 0 ? (
               <span className="second">
-                : four from each of {plural(squaresFor(row.unitsToCut, 4), 'square')} of{' '}
-                {formatExact(2 * row.part.sheetMm, preferences)}
+                , as {plural(squaresFor(row.unitsToCut, 4), 'square')} of{' '}
+                {formatExact(2 * row.part.sheetMm, preferences)} quartered would give
               </span>
             ) : null}
           </li>
@@ -130,7 +140,7 @@ function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
       <div className="tablet:text-right">
         {missingUnits === 0 ? (
           <>
-            <p className="figure text-xl">{takesText(layouts, demand)}</p>
+            <p className="figure text-xl">{takesText(layouts, demand, preferences)}</p>
             <p className="second text-sm">enough</p>
           </>
         ) : (
@@ -140,7 +150,7 @@ function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
             </p>
             <p className="second text-sm">
               {missingSheets === null
-                ? 'no sheet here is large enough'
+                ? fitWords(demand, preferences)
                 : price === null
                   ? plural(missingSheets, 'sheet')
                   : formatMoney(missingSheets * price, preferences)}
@@ -160,17 +170,34 @@ function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
   )
 }
 
-/** Sheets and offcuts that a paper's plan still takes: offcuts are no sheets. */
+/** What a paper's plan still takes, as people count: `2 A4 and 5 offcuts`. */
 function takesText(
   layouts: NonNullable<ProjectView['cutPlan']>['layouts'],
   demand: readonly Demand[],
+  preferences: Preferences,
 ): string {
-  const count = (offcut: boolean) =>
-    layouts.filter((layout) => layout.offcut === offcut).reduce((sum, { sheets }) => sum + sheets, 0)
-  const [sheets, offcuts] = [count(false), count(true)]
-  if (sheets + offcuts === 0)
-    return demand.every(({ row }) => row.unitsToCut === 0) ? 'all cut' : 'not planned'
-  return sheetsText(sheets, offcuts)
+  if (layouts.length === 0) return demand.every(({ row }) => row.unitsToCut === 0) ? 'all cut' : 'not planned'
+  const taken = new Map<string, Parameters<typeof amountWords>[0][number]>()
+  for (const { stockId, sheetUm, offcut, sheets } of layouts) {
+    const [widthMm, heightMm] = [mmFromUm(sheetUm.widthUm), mmFromUm(sheetUm.heightUm)]
+    const formatLabel = formatOf(widthMm, heightMm)?.label ?? null
+    const amount = sheets + (taken.get(stockId)?.amount ?? 0)
+    taken.set(stockId, { widthMm, heightMm, formatLabel, offcut, amount })
+  }
+  return amountWords([...taken.values()], preferences)
+}
+
+/** That no sheet is large enough, and how much smaller the piece would have to be. */
+function fitWords(demand: readonly Demand[], preferences: Preferences): string {
+  const worst = demand
+    .filter(({ row }) => row.shortage.fitsAt !== null)
+    .toSorted((a, b) => (a.row.shortage.fitsAt ?? 1) - (b.row.shortage.fitsAt ?? 1))[0]
+  const scale = worst?.row.shortage.fitsAt
+  if (!worst || scale == null) return 'no sheet here is large enough'
+  // Down to a whole per cent: a hair more would not fit.
+  const percent = Math.floor(100 * scale)
+  const { sheetMm, highPerWide } = worst.row.part
+  return `no sheet here is large enough: at ${percent} % it would fit, ${formatPiece((sheetMm * percent) / 100, highPerWide, preferences)}`
 }
 
 /** The paper's page with the sheets that are short already filled in. */
@@ -223,10 +250,14 @@ function Holders({
   )
 }
 
+/** How a number comes about: pieces, the units each takes, what is good already, spares. */
 function demandText(row: LinePaperView): string {
   const left = Math.max(0, row.goodUnits - row.usableUnits)
   if (left === 0) return `all ${countOf(row.goodUnits, row.part.name)} folded`
-  const wanted = row.usableUnits === 0 ? 'good' : `of ${row.goodUnits} still to fold`
+  const each = row.part.unitsPerPiece
+  const whole = row.goodUnits / each
+  const good = each > 1 && Number.isInteger(whole) ? `good (${whole} x ${each})` : 'good'
+  const wanted = row.usableUnits === 0 ? good : `of ${row.goodUnits} still to fold`
   return `${left} ${wanted} + ${row.spareUnits} spare = ${countOf(left + row.spareUnits, row.part.name)}`
 }
 
