@@ -142,7 +142,7 @@ describe('a plan that a browser found', () => {
 })
 
 describe('what is cut with', () => {
-  const typed = { stages: '3', margin: '0', trimmer: '', stackSheets: '1' }
+  const typed = { stages: '3', margin: '0', trimmer: '', stackSheets: '1', parted: 'cut' }
   test('a margin is planned with, and every other plan says that it is out of date', async () => {
     const paperId = await paperNamed('Buoy Orange', '40')
     const [id, other] = [await project(paperId), await project(paperId)]
@@ -177,7 +177,7 @@ describe('what is cut with', () => {
   })
   test('other settings leave it as it is', async () => {
     await ok(saveCutting(database.context, { ...typed, margin: '0.3' }))
-    const { cutting: _, ...others } = await currentSettings(database.context)
+    const { cutting: _, tears: __, ...others } = await currentSettings(database.context)
     await ok(saveSettings(database.context, { ...others, hand: 'left' }))
     expect((await currentSettings(database.context)).cutting.marginUm).toBe(3000)
   })

@@ -20,6 +20,7 @@ export type RefusalCode =
   | 'MOVE_UNDONE'
   | 'MOVE_OF_CUT'
   | 'SUPPLY_USED'
+  | 'REST_KEPT'
   | 'DRAWER_CHANGED'
   | 'CUT_IN_USE'
   | 'NOTHING_TO_JOIN'

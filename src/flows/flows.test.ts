@@ -202,6 +202,7 @@ describe('cutting', () => {
     await ok(acceptProof(database.context, id, { lineId, axis: 'edge-to-edge', measured: '4.9' }))
     expect((await view(id)).lines[0]?.proof).toEqual({
       status: 'accepted',
+      paperId: orange,
       measuredMm: 49,
       axis: 'edge-to-edge',
     })

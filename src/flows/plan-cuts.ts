@@ -26,12 +26,12 @@ import {
 } from '@/core/plan'
 import { allReservations, replaceReservations, saveCutPlan } from '@/data/repositories/cut-plans'
 import { findProject, listOpenProjects, projectsUsingPapers } from '@/data/repositories/projects'
-import { stockOf } from '@/data/repositories/stock'
+import { stockOf, type StockLine } from '@/data/repositories/stock'
 import { theSolver } from '@/solvers/on-the-server'
 import { contentHash } from './content-hash'
 import type { FlowContext } from './flow-context'
 import { readLessons } from './lessons'
-import { claimantOf, paperIdsOf, stockSheets } from './project-plan'
+import { claimantOf, mayCut, paperIdsOf, stockSheets } from './project-plan'
 import { loadProjects, type LoadedProject } from './project-records'
 import { currentSettings } from './settings'
 
@@ -46,11 +46,11 @@ interface Planning {
 /** The drawer while projects are planned one after another: what is there, and who was promised what. */
 class Promises {
   #reservations: readonly Reservation[]
-  readonly #stock: readonly StockSheets[]
+  readonly #stock: readonly StockLine[]
   readonly #claimants: ReadonlyMap<string, Claimant>
 
   constructor(
-    stock: readonly StockSheets[],
+    stock: readonly StockLine[],
     reservations: readonly Reservation[],
     claimants: ReadonlyMap<string, Claimant>,
   ) {
@@ -62,7 +62,9 @@ class Promises {
   /** Sheets of its papers that a project may plan with: less what those before it were promised. */
   sheetsFor(project: LoadedProject): readonly StockSheets[] {
     const papers = new Set(paperIdsOf(project))
-    const stock = this.#stock.filter(({ paperId }) => papers.has(paperId))
+    const stock = this.#stock
+      .filter((line) => papers.has(line.paper_id) && mayCut(project)(line))
+      .map(stockSheets)
     return sheetsFor(claimantOf(project.row), stock, this.#reservations, this.#claimants)
   }
 
@@ -171,7 +173,7 @@ export async function planCuts(context: FlowContext, { project, paperIds = [] }:
     sheets: row.sheets,
   }))
   const claimants = new Map(open.map((row) => [row.id, claimantOf(row)]))
-  const promises = new Promises(stock.map(stockSheets), reservations, claimants)
+  const promises = new Promises(stock, reservations, claimants)
   const planning = {
     lessons: await readLessons(context),
     tools: (await currentSettings(context)).cutting,

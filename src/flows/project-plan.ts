@@ -1,5 +1,5 @@
 import type { StockSheets } from '@/core/cut'
-import { planProject, type Claimant, type ProjectPlan, type Reservation } from '@/core/plan'
+import { planProject, versionOf, type Claimant, type ProjectPlan, type Reservation } from '@/core/plan'
 import { reservationsOf } from '@/data/repositories/cut-plans'
 import { findProject, projectsById } from '@/data/repositories/projects'
 import { stockOf, type StockLine } from '@/data/repositories/stock'
@@ -42,6 +42,14 @@ export const paperIdsOf = ({ brief }: Pick<LoadedProject, 'brief'>): readonly st
   ),
 ]
 
+const STEMS = 'rolled-stem'
+
+/** Sheets a project may cut: strips that are kept for stems are for those who roll some. */
+export const mayCut =
+  ({ brief, designs }: Pick<LoadedProject, 'brief' | 'designs'>) =>
+  ({ kept_for }: Pick<StockLine, 'kept_for'>): boolean =>
+    kept_for === '' || brief.lines.some((line) => designs.get(versionOf(line))?.id === STEMS)
+
 /** The sheets of some papers, and what every project has been promised of them. */
 export async function readStock({ db }: FlowContext, paperIds: readonly string[]) {
   const stock = await stockOf(db, paperIds)
@@ -63,7 +71,7 @@ export async function planned(context: FlowContext, loaded: LoadedProject): Prom
   const { cutting } = await currentSettings(context)
   const plan = planProject({
     ...loaded,
-    stock: stock.map(stockSheets),
+    stock: stock.filter(mayCut(loaded)).map(stockSheets),
     reservations,
     lessons,
     tools: cutting,

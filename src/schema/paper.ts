@@ -131,3 +131,6 @@ export const takeInFields = z.strictObject({
     .min(1)
     .max(20),
 })
+
+/** Which spoiled piece of a run. */
+export const keepRestFields = z.strictObject({ piece: z.int().min(1).max(1_000_000) })

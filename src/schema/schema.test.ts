@@ -7,7 +7,8 @@ import { readDesignSource } from './design-document'
 import { exact } from './exact'
 import { parseFields } from './field-errors'
 import { dateText, nameText, noteText } from './fields'
-import { countFields, paperFields, sheetsFields } from './paper'
+import { BLANK_PAPER, countFields, packFields, paperFields, sheetsFields, weighFields } from './paper'
+import { supplyFields } from './supply'
 import { runEvent, runEventBatch } from './run-event'
 import { passphraseText } from './passphrase'
 import { looseRunFields, projectRunFields } from './run-start'
@@ -184,22 +185,45 @@ const forms: readonly (readonly [string, z.ZodType, Record<string, unknown>, rea
     'paper',
     paperFields,
     {
+      ...BLANK_PAPER,
       name: 'Reed Green',
       feel: 'thin',
       pattern: 'fine',
       grammageGsm: '60',
       caliperMm: '0.07',
-      frontColour: '#7f9563',
-      backColour: '#ffffff',
-      note: '',
+      toleranceMm: '0.5',
     },
-    ['grammageGsm', 'caliperMm', 'feel', 'pattern', 'frontColour', 'backColour'],
+    [
+      'grammageGsm',
+      'caliperMm',
+      'toleranceMm',
+      'feel',
+      'pattern',
+      'texture',
+      'grain',
+      'turning',
+      'frontColour',
+      'backColour',
+    ],
   ],
   [
     'sheets',
     sheetsFields('cm'),
-    { paperId: 'a', width: '21', height: '29.7', offcut: false, amount: '10', price: '0.14' },
+    { paperId: 'a', width: '21', height: '29.7', offcut: false, amount: '10', price: '0.14', soldAs: '' },
     ['width', 'height', 'amount', 'price'],
+  ],
+  [
+    'pack',
+    packFields('cm'),
+    { paperId: 'a', form: 'pad', width: '15', height: '15', sheets: '50', price: '4.20', leadDays: '3' },
+    ['form', 'width', 'height', 'sheets', 'price', 'leadDays'],
+  ],
+  ['weighing', weighFields, { stockItemId: 'a', massG: '120', readsToG: '1' }, ['massG', 'readsToG']],
+  [
+    'supply',
+    supplyFields('cm'),
+    { name: 'stem', told: 'counted', each: '30', amount: '12', note: '' },
+    ['told', 'each', 'amount'],
   ],
   ['count', countFields, { stockItemId: 'a', amount: '3' }, ['amount']],
   [
@@ -231,8 +255,15 @@ const forms: readonly (readonly [string, z.ZodType, Record<string, unknown>, rea
   ],
 ]
 /** Empty means "not known" in these, and nothing means nothing in those. */
-const MAY_BE_EMPTY = ['grammageGsm', 'caliperMm', 'price']
-const MAY_BE_ZERO = ['price', 'count.amount']
+const MAY_BE_EMPTY = [
+  'grammageGsm',
+  'caliperMm',
+  'toleranceMm',
+  'sheets.price',
+  'supply.each',
+  'supply.amount',
+]
+const MAY_BE_ZERO = ['price', 'leadDays', 'toleranceMm', 'count.amount', 'supply.amount']
 
 describe.each(forms)('the %s form', (form, schema, good, fields) => {
   test('takes what is right', () => {
@@ -242,7 +273,7 @@ describe.each(forms)('the %s form', (form, schema, good, fields) => {
     '%s: %s',
     (field, what, text) => {
       const allowed =
-        (text.trim() === '' && MAY_BE_EMPTY.includes(field)) ||
+        (text.trim() === '' && (MAY_BE_EMPTY.includes(field) || MAY_BE_EMPTY.includes(`${form}.${field}`))) ||
         (what === 'zero' && (MAY_BE_ZERO.includes(field) || MAY_BE_ZERO.includes(`${form}.${field}`)))
       const parsed = parseFields(schema, { ...good, [field]: text })
       expect(parsed.ok ? undefined : parsed.fields[field]).toEqual(

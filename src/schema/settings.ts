@@ -10,6 +10,9 @@ export const CERTAINTIES = ['0.8', '0.9', '0.95', '0.99'] as const
 /** The widest edge that is taken off a sheet, and the most sheets in one stack: beyond them it is a slip. */
 const [MOST_MARGIN_MM, MOST_STACK] = [50, 50]
 
+/** How sheets are parted. */
+export const PARTED = ['cut', 'torn along a crease'] as const
+
 /** Minutes that one evening of folding may last. */
 export const EVENINGS = ['60', '90', '120', '180', '240'] as const
 
@@ -57,6 +60,8 @@ export const settings = z.object({
   tones: z.boolean().default(true),
   hand: choice('your hand', ['right', 'left']).default('right'),
   cutting: cutting.prefault({}),
+  /** Sheets are torn along a crease, not cut. */
+  tears: z.boolean().default(false),
 })
 
 export type Settings = z.output<typeof settings>
@@ -68,6 +73,7 @@ export const cuttingFields = (unit: LengthUnit) =>
     margin: lengthText({ name: 'the margin', unit, minMm: 0, maxMm: MOST_MARGIN_MM }),
     trimmer: optionalText(lengthText({ name: 'the longest cut', unit, minMm: 50, maxMm: 3000 })),
     stackSheets: countText({ name: 'how many sheets are cut at once', min: 1, max: MOST_STACK }),
+    parted: choice('whether sheets are cut or torn', PARTED),
   })
 
 /** The settings form; every field must be there. */

@@ -130,6 +130,9 @@ function factsOf(
     sheetsToCut: countSheets(layouts.filter((layout) => !isOffcut(layout, records.cutPlan))),
     offcutsCut: countSheets(records.cuts.filter(({ offcut }) => offcut)),
     offcutsToCut: countSheets(layouts.filter((layout) => isOffcut(layout, records.cutPlan))),
+    readySheets: countSheets(
+      layouts.filter((layout) => records.cutPlan !== null && isReadyCut(layout, records.cutPlan)),
+    ),
     proofsToCut: lines.filter((line) => proofOf(line) === undefined && needsProof(line)).length,
     proofsToJudge: lines.filter((line) => proofOf(line) === 'cut').length,
     waitingUnits: sum(papers, ({ paper }) => paper.waitingUnits),

@@ -23,6 +23,8 @@ export interface ProjectFacts {
   /** Offcuts are no sheets: nobody buys them. */
   readonly offcutsCut: number
   readonly offcutsToCut: number
+  /** Of both, those that are the piece already: they are only taken out, when they are folded. */
+  readonly readySheets: number
   /** Lines whose proof piece is neither accepted nor skipped. */
   readonly proofsToCut: number
   readonly proofsToJudge: number
@@ -54,6 +56,14 @@ const tell = (state: StationState, count: number, of: number | null = null): Tel
   figure: { count, of },
 })
 
+/** Sheets and offcuts that a cut is still to be made in. */
+const stillToCut = ({
+  sheetsToCut,
+  offcutsToCut,
+  readySheets,
+}: Pick<ProjectFacts, 'sheetsToCut' | 'offcutsToCut' | 'readySheets'>): number =>
+  sheetsToCut + offcutsToCut - readySheets
+
 export const allDelivered = ({ lines, ordered, handedOver }: ProjectFacts): boolean =>
   lines > 0 && handedOver >= ordered
 
@@ -72,7 +82,7 @@ const TELLS = {
         : tell('done', cut.sheetsToCut + cut.sheetsCut),
   cut: ({ lines, planned, shortUnits, proofsToJudge, ...facts }) => {
     const cut = facts.sheetsCut + facts.offcutsCut
-    const toCut = facts.sheetsToCut + facts.offcutsToCut
+    const toCut = stillToCut(facts)
     const wanting = !planned || toCut > 0 || shortUnits > 0 || proofsToJudge > 0
     return tell(lines === 0 ? 'not yet' : wanting ? 'wanting' : 'done', cut, cut + toCut)
   },
@@ -134,7 +144,7 @@ export function nextDeed(facts: ProjectFacts): Next {
   const short = facts.shortUnits > 0
   if (!facts.planned && facts.waitingUnits === 0) return next('plan the cuts', 'paper')
   if (short && facts.waitingUnits === 0) return next('get paper', 'paper')
-  const toCut = facts.sheetsToCut + facts.offcutsToCut > 0
+  const toCut = stillToCut(facts) > 0
   if (facts.proofsToCut > 0 && toCut) return next('cut a proof piece', 'cut')
   if (toCut) return next('cut sheets', 'cut')
   if (facts.foldedUnits < facts.units)

@@ -75,6 +75,10 @@ export async function setSoldAs(db: Db, stockItemId: string, soldAs: string): Pr
   await db.updateTable('stock_item').set({ sold_as: soldAs }).where('id', '=', stockItemId).execute()
 }
 
+export async function setKeptFor(db: Db, stockItemId: string, keptFor: StockLine['kept_for']): Promise<void> {
+  await db.updateTable('stock_item').set({ kept_for: keptFor }).where('id', '=', stockItemId).execute()
+}
+
 /**
  * Lays the whole sheets of a paper as they are kept by what is said of it now. A size that is there both ways stays, and
  * so do offcuts: which way they were cut is known only as they lie.

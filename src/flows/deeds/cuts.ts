@@ -1,6 +1,14 @@
 import { nanoid } from 'nanoid'
 import { countsOf, type CutLayout } from '@/core/cut'
-import { demandOf, layoutsLeft, sheetsTaken, type Ticked } from '@/core/plan'
+import {
+  demandKey,
+  demandOf,
+  isReadyCut,
+  layoutsLeft,
+  sheetsTaken,
+  type DemandOf,
+  type Ticked,
+} from '@/core/plan'
 import { replaceReservations } from '@/data/repositories/cut-plans'
 import { cutPiecesOf, findCut, insertCut, markCutUndone } from '@/data/repositories/cuts'
 import { addStockMoves, movesOfCut, stockItemFor, stockOf } from '@/data/repositories/stock'
@@ -105,6 +113,35 @@ export const tickCut = (context: FlowContext, projectId: string, input: unknown)
     await keepPromises(inDeed, project, [...cuts, { sheets, layout: { planId, id: layoutId } }])
     return null
   })
+
+/**
+ * Takes sheets that are the piece already out of the drawer for one part of a line: there is nothing to cut, so nobody has
+ * to tick it off. Part of the deed that begins to fold them; a plan that is out of date is left alone.
+ */
+export async function takeOutReady(
+  inDeed: FlowContext,
+  project: PlannedProject,
+  of: DemandOf,
+): Promise<void> {
+  const { cutPlan, cuts } = project.records
+  if (cutPlan === null || project.plan.standing.status !== 'current') return
+  const key = demandKey(of)
+  const sizeUm = cutPlan.problem.demands.find((demand) => demand.key === key)?.sizeUm
+  const ready = project.plan.layouts.filter(
+    (layout) => layout.placements[0]?.demand === key && isReadyCut(layout, cutPlan),
+  )
+  if (!sizeUm || ready.length === 0) return
+  for (const { planned: _, ...layout } of ready)
+    await recordCut(inDeed, {
+      projectId: project.row.id,
+      planId: cutPlan.id,
+      layout,
+      proof: false,
+      sizeOf: () => sizeUm,
+    })
+  const ticked = ready.map(({ id, sheets }) => ({ sheets, layout: { planId: cutPlan.id, id } }))
+  await keepPromises(inDeed, project, [...cuts, ...ticked])
+}
 
 /** Takes a cut back: sheets return and its offcuts go. Refused once its pieces are folded or its offcuts used. */
 export const undoCut = (context: FlowContext, projectId: string, cutId: string): Promise<DeedResult<null>> =>

@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid'
 import { allReservations } from '@/data/repositories/cut-plans'
 import { findCut } from '@/data/repositories/cuts'
 import { findProject } from '@/data/repositories/projects'
-import { addStockMoves, findMove, findStockLine, usersOfStock } from '@/data/repositories/stock'
+import { addStockMoves, findMove, findStockLine, setKeptFor, usersOfStock } from '@/data/repositories/stock'
 import { parseFields } from '@/schema/field-errors'
 import { takeFields } from '@/schema/paper'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
@@ -70,5 +70,19 @@ export const undoMove = (context: FlowContext, moveId: string): Promise<DeedResu
       },
     ])
     await planCuts(inDeed, { paperIds: [move.paper_id] })
+    return null
+  })
+
+/** Keeps strips of a size for stems, or gives them free again. Projects that counted with them are planned again. */
+export const keepForStems = (
+  context: FlowContext,
+  stockItemId: string,
+  keep: boolean,
+): Promise<DeedResult<null>> =>
+  deed(context, async (inDeed) => {
+    const line = await findStockLine(inDeed.db, stockItemId)
+    if (!line) throw new RefusalError('NOT_FOUND')
+    await setKeptFor(inDeed.db, stockItemId, keep ? 'stems' : '')
+    await planCuts(inDeed, { paperIds: [line.paper_id] })
     return null
   })

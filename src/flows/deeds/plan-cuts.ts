@@ -6,7 +6,7 @@ import { foundPlan } from '@/schema/cut-plan'
 import { deed, RefusalError, type DeedResult } from '../deed'
 import type { FlowContext } from '../flow-context'
 import { keepPlan, planCuts } from '../plan-cuts'
-import { claimantOf, plannedOr, stockSheets } from '../project-plan'
+import { claimantOf, mayCut, plannedOr, stockSheets } from '../project-plan'
 
 /** Plans a project's cuts anew, with what is in the drawer and what its pieces take by now. */
 export const planAgain = (context: FlowContext, projectId: string): Promise<DeedResult<null>> =>
@@ -57,7 +57,7 @@ export const takeFoundPlan = (
     const claimants = new Map(open.map((row) => [row.id, claimantOf(row)]))
     const may = sheetsFor(
       claimantOf(project.row),
-      project.stock.map(stockSheets),
+      project.stock.filter(mayCut(project)).map(stockSheets),
       project.reservations,
       claimants,
     )

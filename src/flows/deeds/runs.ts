@@ -32,6 +32,7 @@ import type { FlowContext } from '../flow-context'
 import { asking, deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { keepPlanned } from '../baseline'
 import { readLibrary } from '../designs'
+import { takeOutReady } from './cuts'
 import { plannedOr } from '../project-plan'
 import type { KnownRun } from '../caches'
 import { oddClocksOf, runPlan, storedEvents, type RunFeed } from '../run-plan'
@@ -108,6 +109,7 @@ export const startProjectRun = (
     )
     if (!found || !planned) throw new RefusalError('NOT_FOUND')
     await keepPlanned(inDeed, project)
+    await takeOutReady(inDeed, project, { lineId, partKey, paperId })
     return beginRun(inDeed, {
       projectId,
       lineId,

@@ -42,6 +42,7 @@ const paper = (caliperMm: number, amount: number): DrawerPaper => ({
       amount,
       priceMinor: null,
       soldAs: '',
+      forStems: false,
       grain: null,
     },
   ],

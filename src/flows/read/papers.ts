@@ -19,6 +19,8 @@ export interface SheetView {
   readonly priceMinor: number | null
   /** The name it is sold under where that is not its size. */
   readonly soldAs: string
+  /** Kept for stems: no other pieces are cut of it. */
+  readonly forStems: boolean
   /** Along which of its sides the grain runs, where that is known. */
   readonly grain: 'width' | 'height' | null
 }
@@ -62,6 +64,7 @@ export const sheetView = (line: StockLine): SheetView => ({
   amount: line.amount,
   priceMinor: line.price_minor,
   soldAs: line.sold_as,
+  forStems: line.kept_for === 'stems',
   grain: grainOf(
     { grain: line.grain, turnable: line.turnable === 1 },
     { widthUm: line.width_um, heightUm: line.height_um },

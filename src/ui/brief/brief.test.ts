@@ -48,6 +48,7 @@ const paper: DrawerPaper = {
       amount: 10,
       priceMinor: null,
       soldAs: '',
+      forStems: false,
       grain: null,
     },
   ],

@@ -43,6 +43,7 @@ const A4 = {
   amount: 9,
   priceMinor: null,
   soldAs: '',
+  forStems: false,
   grain: null,
 }
 const asked = (line: Partial<Asked['line']>, parts = 1): Asked => ({

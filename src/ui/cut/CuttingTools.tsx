@@ -4,8 +4,8 @@ import type { CutTools } from '@/core/cut'
 import type { LengthUnit } from '@/core/units'
 import { mmFromUm } from '@/core/units'
 import type { DeedResult } from '@/flows/deed'
-import { cuttingFields } from '@/schema/settings'
-import { SelectField, TextField } from '../forms/fields'
+import { cuttingFields, PARTED } from '@/schema/settings'
+import { namedSo, SelectField, TextField } from '../forms/fields'
 import { Form } from '../forms/Form'
 import { More } from '../forms/More'
 import { SaveButton } from '../forms/SaveButton'
@@ -13,12 +13,14 @@ import { useDeedForm } from '../forms/useDeedForm'
 
 interface CuttingToolsProps {
   readonly tools: CutTools
+  readonly tears: boolean
   readonly unit: LengthUnit
   readonly save: (input: {
     readonly stages: string
     readonly margin: string
     readonly trimmer: string
     readonly stackSheets: string
+    readonly parted: (typeof PARTED)[number]
   }) => Promise<DeedResult<unknown>>
 }
 
@@ -27,7 +29,7 @@ const typedLength = (um: number, unit: LengthUnit): string =>
   String(Math.round((mmFromUm(um) / (unit === 'in' ? 25.4 : 10)) * 1e4) / 1e4)
 
 /** What sheets are cut with, which says how they can be cut. */
-export function CuttingTools({ tools, unit, save }: CuttingToolsProps) {
+export function CuttingTools({ tools, tears, unit, save }: CuttingToolsProps) {
   const form = useDeedForm({
     schema: cuttingFields(unit),
     initial: {
@@ -35,6 +37,7 @@ export function CuttingTools({ tools, unit, save }: CuttingToolsProps) {
       margin: typedLength(tools.marginUm, unit),
       trimmer: tools.trimmerUm === null ? '' : typedLength(tools.trimmerUm, unit),
       stackSheets: String(tools.stackSheets),
+      parted: PARTED[tears ? 1 : 0],
     },
     act: save,
   })
@@ -79,6 +82,14 @@ export function CuttingTools({ tools, unit, save }: CuttingToolsProps) {
           label="Sheets at once"
           control="w-24"
           numeric
+        />
+        <SelectField
+          form={form}
+          name="parted"
+          id="cutting-parted"
+          label="Sheets are"
+          choices={namedSo(PARTED)}
+          control="w-48"
         />
         <div className="self-end">
           <SaveButton deed="Plan with these" form={form} />

@@ -1,9 +1,10 @@
 import { countsOf } from '@/core/cut'
 import { demandOf } from '@/core/plan'
-import { HEXAGON_HIGH_PER_WIDE } from '@/core/sheet'
+import { HEXAGON_HIGH_PER_WIDE, type SizeUm } from '@/core/sheet'
 import { mixedPairOf, mmFromUm, nominalGapMm } from '@/core/units'
 import type { LineView, PartView } from '@/flows/read/line-view'
 import type { ProjectView } from '@/flows/read/project'
+import { marksOf } from './cut-words'
 import { countOf, formatExact, formatPiece, pieceNoun, formatSheet, type Preferences } from '../format'
 
 export type LayoutView = NonNullable<ProjectView['cutPlan']>['layouts'][number]
@@ -83,6 +84,9 @@ export function besideCuts(
         : `The grain runs along the ${told(grain === 'width' ? widthUm : heightUm)} side.`,
     )
   if (soldAs !== '') words.push(`Sold as ${soldAs}: measure one before you cut.`)
+  const [step] = layout.order?.steps ?? []
+  if (step && layout.order?.marginUm === 0)
+    words.push(...foldingWords({ layoutSheet: layout.sheetUm, marksUm: marksOf(step) }))
   for (const demand of hexagonsIn(project, layout)) {
     const size = project.cutPlan?.sizes.get(demand)
     if (size)
@@ -91,6 +95,30 @@ export function besideCuts(
       )
   }
   return words
+}
+
+/** What can be found by folding at the first cuts of a sheet, for those who fold to cut. */
+export function foldingWords({
+  layoutSheet,
+  marksUm,
+}: {
+  readonly layoutSheet: SizeUm
+  readonly marksUm: readonly number[]
+}): readonly string[] {
+  const { widthUm, heightUm } = layoutSheet
+  const [short, long] = [Math.min(widthUm, heightUm), Math.max(widthUm, heightUm)]
+  const [first] = marksUm
+  if (first === undefined) return []
+  if (first === short && short < long)
+    return [
+      'Without a ruler: fold one corner over until the short edge lies on the long one. Cut where the flap ends, and it is a square.',
+    ]
+  for (const [parts, says] of [
+    [2, 'fold the sheet edge to edge: its middle is the cut'],
+    [4, 'fold edge to edge, then each edge to the middle: the three folds are the cuts'],
+  ] as const)
+    if ([widthUm, heightUm].some((side) => first * parts === side)) return [`Without a ruler: ${says}.`]
+  return []
 }
 
 /** Squares of one paper and line that are sold as one size and are not: what to say, where there are such. */

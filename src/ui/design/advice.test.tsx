@@ -48,6 +48,7 @@ const paper = (caliperMm: number, widthMm = 210, heightMm = 297): DrawerPaper =>
       amount: 3,
       priceMinor: null,
       soldAs: '',
+      forStems: false,
       grain: null,
     },
   ],

@@ -36,6 +36,7 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
     `${name} of this has been used since, so there is not enough left to take it back. Count it anew.`,
   DRAWER_CHANGED: () =>
     'The drawer has changed since this was shown. Nothing was taken in: look at the rows again.',
+  REST_KEPT: () => 'What is left of this piece was put into the drawer already.',
   CUT_IN_USE: ({ waiting = 0, pieces = 0 }) =>
     pieces === 0
       ? 'An offcut of this cut is already used, so it cannot be taken back.'

@@ -13,7 +13,7 @@ import { useHydrated } from '../forms/useHydrated'
 import { formatCertainty, formatDuration } from '../format'
 
 /** All but what is set where it is used. */
-type Typed = Omit<Settings, 'cutting'>
+type Typed = Omit<Settings, 'cutting' | 'tears'>
 
 interface SettingsFormProps {
   readonly initial: Typed

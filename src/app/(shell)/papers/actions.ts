@@ -1,7 +1,7 @@
 'use server'
 
 import { act, actOn, actOnce } from '@/app/_server/act'
-import { takeSheets, undoMove } from '@/flows/deeds/ledger'
+import { keepForStems, takeSheets, undoMove } from '@/flows/deeds/ledger'
 import { askShop, forgetPack, savePack, takeInPacks } from '@/flows/deeds/packs'
 import { addPaper, addSheets, countSheets, putPaperAway, savePaper } from '@/flows/deeds/papers'
 import { addSupply, moveSupply, putSupplyAway, undoSupplyMove } from '@/flows/deeds/supplies'
@@ -44,3 +44,6 @@ export const moveSupplyAction = async (input: unknown, press: unknown) =>
 export const undoSupplyMoveAction = async (moveId: unknown) => actOn(moveId, undoSupplyMove)
 
 export const putSupplyAwayAction = async (supplyId: unknown) => actOn(supplyId, putSupplyAway)
+
+export const keepForStemsAction = async (stockItemId: unknown, keep: unknown) =>
+  actOn(stockItemId, (context, id) => keepForStems(context, id, keep === true))

@@ -14,7 +14,7 @@ export const metadata: Metadata = { title: 'Settings' }
 
 export default async function SettingsPage() {
   const { settings, preferences } = await openPage()
-  const { cutting: _, ...initial } = settings
+  const { cutting: _, tears: __, ...initial } = settings
   const set = await passphraseSet(await roomContext())
   const replaced = await replacedDatabases()
   return (

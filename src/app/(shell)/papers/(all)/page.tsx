@@ -30,6 +30,9 @@ export default async function PapersPage() {
         <Link href="/papers/supplies" className="underline">
           Supplies
         </Link>
+        <Link href="/papers/scraps" className="underline">
+          Tonight’s scraps
+        </Link>
         <Link href="/papers/table" className="underline">
           Take a table in
         </Link>

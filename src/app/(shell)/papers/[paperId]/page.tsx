@@ -7,7 +7,7 @@ import { mixedPairOf, nominalGapMm } from '@/core/units'
 import { readPacks } from '@/flows/read/packs'
 import { readDrawerPaper, readMoves, type DrawerPaper, type SheetView } from '@/flows/read/papers'
 import { DeedButton } from '@/ui/forms/DeedButton'
-import { formatMoney, formatSheet, plural, type Preferences } from '@/ui/format'
+import { formatMoney, formatSheet, lengthInput, plural, type Preferences } from '@/ui/format'
 import { projectNameOf } from '@/flows/read/project-list'
 import { readShortQuery } from '@/schema/short-query'
 import { AddSheets } from '@/ui/paper/AddSheets'
@@ -23,6 +23,7 @@ import {
   askShopAction,
   countSheetsAction,
   forgetPackAction,
+  keepForStemsAction,
   putPaperAwayAction,
   savePackAction,
   savePaperAction,
@@ -57,50 +58,65 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
         {(8 * paper.caliperMm).toFixed(1)} mm.
       </p>
       <div className="mt-6 grid gap-6 tablet:grid-cols-2">
-        <section className="sheet-panel p-6" aria-labelledby="sheets-title">
-          <h2 id="sheets-title" className="text-2xl">
-            In the drawer
-          </h2>
-          {mixed === null ? null : <p className="note mt-3">{mixed}</p>}
-          {sheets.length === 0 ? <p className="second mt-2">No sheets yet.</p> : null}
-          <ul className="mt-2">
-            {sheets.map((sheet) => (
-              <SheetItem key={sheet.stockItemId} sheet={sheet} preferences={preferences} />
-            ))}
-          </ul>
-          <h3 id="add" className="mt-6 mb-2 text-xl">
-            Put sheets in
-          </h3>
-          <OnTheWay asked={asked} projectName={projectName} any={sheets.length > 0} />
-          <AddSheets
-            paperId={paper.id}
-            preferences={preferences}
-            add={addSheetsAction}
-            wanted={{ sheets: asked.sheets, size: asked.size }}
-          />
-          {sheets.length === 0 ? null : (
-            <>
-              <h3 className="mt-6 mb-2 text-xl">Count by weight</h3>
-              <WeighSheets
-                key={moves[0]?.id}
-                sizes={sheets.map((sheet) => ({ ...sheet, name: sheetName(sheet, preferences) }))}
-                grammageGsm={grammageOf(paper)}
-                grammageKnown={paper.grammageGsm !== null}
-                count={countSheetsAction}
-              />
-            </>
+        <div className="flex flex-col gap-6">
+          <section className="sheet-panel p-6" aria-labelledby="sheets-title">
+            <h2 id="sheets-title" className="text-2xl">
+              In the drawer
+            </h2>
+            {mixed === null ? null : <p className="note mt-3">{mixed}</p>}
+            {sheets.length === 0 ? <p className="second mt-2">No sheets yet.</p> : null}
+            <ul className="mt-2">
+              {sheets.map((sheet) => (
+                <SheetItem
+                  key={sheet.stockItemId}
+                  paperId={paper.id}
+                  sheet={sheet}
+                  preferences={preferences}
+                />
+              ))}
+            </ul>
+            <h3 id="add" className="mt-6 mb-2 text-xl">
+              Put sheets in
+            </h3>
+            <OnTheWay asked={asked} projectName={projectName} any={sheets.length > 0} />
+            <AddSheets
+              paperId={paper.id}
+              preferences={preferences}
+              add={addSheetsAction}
+              wanted={{ sheets: asked.sheets, size: asked.size }}
+            />
+            {sheets.length === 0 ? null : (
+              <>
+                <h3 className="mt-6 mb-2 text-xl">Count by weight</h3>
+                <WeighSheets
+                  key={moves[0]?.id}
+                  sizes={sheets.map((sheet) => ({ ...sheet, name: sheetName(sheet, preferences) }))}
+                  grammageGsm={grammageOf(paper)}
+                  grammageKnown={paper.grammageGsm !== null}
+                  count={countSheetsAction}
+                />
+              </>
+            )}
+            {there.length === 0 ? null : (
+              <>
+                <h3 className="mt-6 mb-2 text-xl">Take sheets out</h3>
+                <TakeSheets
+                  key={moves[0]?.id}
+                  sizes={there.map((sheet) => [sheet.stockItemId, sheetName(sheet, preferences)])}
+                  take={takeSheetsAction}
+                />
+              </>
+            )}
+          </section>
+          {moves.length === 0 ? null : (
+            <section className="sheet-panel p-6" aria-labelledby="ledger-title">
+              <h2 id="ledger-title" className="text-2xl">
+                In and out
+              </h2>
+              <Ledger moves={moves} preferences={preferences} undo={undoMoveAction} />
+            </section>
           )}
-          {there.length === 0 ? null : (
-            <>
-              <h3 className="mt-6 mb-2 text-xl">Take sheets out</h3>
-              <TakeSheets
-                key={moves[0]?.id}
-                sizes={there.map((sheet) => [sheet.stockItemId, sheetName(sheet, preferences)])}
-                take={takeSheetsAction}
-              />
-            </>
-          )}
-        </section>
+        </div>
         <div className="flex flex-col gap-6">
           <section className="sheet-panel p-6" aria-labelledby="paper-title">
             <h2 id="paper-title" className="mb-4 text-2xl">
@@ -126,14 +142,6 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
               askShop={askShopAction.bind(null, paper.id)}
             />
           </section>
-          {moves.length === 0 ? null : (
-            <section className="sheet-panel p-6" aria-labelledby="ledger-title">
-              <h2 id="ledger-title" className="text-2xl">
-                In and out
-              </h2>
-              <Ledger moves={moves} preferences={preferences} undo={undoMoveAction} />
-            </section>
-          )}
         </div>
       </div>
     </>
@@ -172,21 +180,45 @@ const typedPaper = (paper: DrawerPaper): PaperTyped => ({
 })
 
 interface SheetItemProps {
+  readonly paperId: string
   readonly sheet: SheetView
   readonly preferences: Preferences
 }
 
 /** Sheets of one size: how many, and how many there really are. */
-function SheetItem({ sheet, preferences }: SheetItemProps) {
+function SheetItem({ paperId, sheet, preferences }: SheetItemProps) {
   const what = sheetName(sheet, preferences)
   return (
     <li className="flex flex-wrap items-end justify-between gap-3 border-t hairline py-3">
       <p>
         <span className="figure text-2xl">{sheet.amount}</span> x {what}
+        {sheet.forStems ? <span className="second">, kept for stems</span> : null}
         {sheet.priceMinor === null ? null : (
           <span className="second"> at {formatMoney(sheet.priceMinor, preferences)}</span>
         )}
       </p>
+      {sheet.offcut ? (
+        <span className="flex flex-wrap items-center gap-2">
+          <Link
+            href={`/papers/fits?${new URLSearchParams({
+              paper: paperId,
+              width: lengthInput(sheet.widthMm, preferences),
+              height: lengthInput(sheet.heightMm, preferences),
+            }).toString()}`}
+            className="underline"
+            aria-label={`What fits ${what}`}
+          >
+            What fits
+          </Link>
+          <DeedButton
+            act={keepForStemsAction.bind(null, sheet.stockItemId, !sheet.forStems)}
+            className="btn btn-ghost btn-sm"
+            label={sheet.forStems ? `Free ${what} for other pieces` : `Keep ${what} for stems`}
+          >
+            {sheet.forStems ? 'Free them' : 'Keep for stems'}
+          </DeedButton>
+        </span>
+      ) : null}
       <CountSheets
         key={sheet.amount}
         stockItemId={sheet.stockItemId}

@@ -4,6 +4,7 @@ import type { CutTools } from '@/core/cut'
 import { withoutWords } from '@/core/design'
 import { mmFromUm } from '@/core/units'
 import { sweepPapers } from '@/flows/read/sweep-papers'
+import { edgesShown } from '@/flows/read/edges-shown'
 import { readProofs, standInOf } from '@/flows/read/proofs'
 import type { ProjectView } from '@/flows/read/project'
 import { countOf, formatMoment, formatSheet, plural, type Preferences } from '@/ui/format'
@@ -57,7 +58,13 @@ export default async function CutPage(props: StationParams) {
   return (
     <StationFrame project={project} open="cut" preferences={preferences}>
       <div className="flex flex-col gap-10">
-        <Planning project={project} preferences={preferences} tools={settings.cutting} />
+        <Planning
+          project={project}
+          preferences={preferences}
+          tools={settings.cutting}
+          tears={settings.tears}
+        />
+        {settings.tears ? <Torn shown={await edgesShown(context, project.lines)} /> : null}
         {await Promise.all(
           project.lines.map(async (line) => (
             <LineProof
@@ -79,7 +86,12 @@ export default async function CutPage(props: StationParams) {
 }
 
 /** How good the plan is, whether a better one is looked for, and what is cut with. */
-function Planning({ project, preferences, tools }: ProjectProps & { readonly tools: CutTools }) {
+function Planning({
+  project,
+  preferences,
+  tools,
+  tears,
+}: ProjectProps & { readonly tools: CutTools; readonly tears: boolean }) {
   const { cutPlan, standing } = project
   const open = standing.status === 'current' && cutPlan?.plan.status !== 'short' ? cutPlan?.open : null
   return (
@@ -110,10 +122,25 @@ function Planning({ project, preferences, tools }: ProjectProps & { readonly too
       {cutPlan && open && cutPlan.layouts.length > 0 ? (
         <ComparePlans problem={open} plan={cutPlan.plan} />
       ) : null}
-      <CuttingTools tools={tools} unit={preferences.unit} save={saveCuttingAction.bind(null, project.id)} />
+      <CuttingTools
+        tools={tools}
+        tears={tears}
+        unit={preferences.unit}
+        save={saveCuttingAction.bind(null, project.id)}
+      />
     </div>
   )
 }
+
+/** What to mind where sheets are torn, and on which pieces the tear would show. */
+const Torn = ({ shown }: { readonly shown: readonly string[] }) => (
+  <p className="note">
+    Crease at each mark with a nail, forth and back, then tear along it over the edge of a table.{' '}
+    {shown.length === 0
+      ? 'No edge of the sheet is in sight on what you fold: a tear does not show.'
+      : `The edge of the sheet is in sight on: ${shown.join(', ')}. Cut these, if a rough edge would be seen.`}
+  </p>
+)
 
 /** What is to be cut, paper by paper, as the stored plan has it. */
 function Layouts({ project, preferences }: ProjectProps) {

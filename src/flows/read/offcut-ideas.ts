@@ -1,0 +1,232 @@
+import {
+  defaultGauges,
+  finishedSizes,
+  highPerWide,
+  mainPart,
+  shownSheetMm,
+  smallestSheet,
+  unitsOf,
+  type DesignDocument,
+} from '@/core/design'
+import { CoreError } from '@/core/errors'
+import { cutDemands, surveyProject, unpromised, type LineProgress } from '@/core/plan'
+import { shrinkingSquares, type SizeUm, type SquareRun } from '@/core/sheet'
+import { SMALLEST_OFFCUT_UM } from '@/core/cut'
+import { roundToRuler, mmFromUm, umFromMm } from '@/core/units'
+import { scaleThatFits } from '@/core/plan'
+import { bestGrid, gridOf, pieceSizeUm } from '@/core/sheet'
+import { listOpenProjects } from '@/data/repositories/projects'
+import type { FlowContext } from '../flow-context'
+import { readOffered } from '../designs'
+import { readLessons, type Learnt } from '../lessons'
+import { paperIdsOf, readStock, stockSheets } from '../project-plan'
+import { loadProjects } from '../project-records'
+import { currentSettings } from '../settings'
+import { readEnd } from './folds'
+import { readDrawer, type DrawerPaper } from './papers'
+
+/** So many pieces of a design out of some offcuts of one paper. */
+export interface OffcutIdea {
+  readonly designId: string
+  readonly name: string
+  readonly family: string
+  readonly paper: Pick<DrawerPaper, 'id' | 'name' | 'frontColour' | 'backColour'>
+  readonly sideMm: number
+  readonly pieces: number
+  /** Finished, along the design's first axis. */
+  readonly sizeMm: number
+  readonly sizeLabel: string
+  readonly seconds: number
+  /** How much of the offcuts it takes, of 1. */
+  readonly used: number
+}
+
+interface Rectangle {
+  readonly sizeUm: SizeUm
+  readonly amount: number
+}
+
+/** As large as the offcuts give, and smaller in steps. */
+const STEPS = [1, 0.8, 0.65, 0.5] as const
+
+const areaOf = ({ widthUm, heightUm }: SizeUm): number => widthUm * heightUm
+
+/** The best use of some rectangles of a paper for one design; `null` where it cannot be folded of them. */
+async function ideaOf(
+  context: FlowContext,
+  { document, hash }: Awaited<ReturnType<typeof readOffered>>[number],
+  paper: DrawerPaper,
+  rectangles: readonly Rectangle[],
+  minutes: number | null,
+  lessons: Learnt,
+): Promise<OffcutIdea | null> {
+  const [variant] = document.variants
+  if (!variant) return null
+  const part = mainPart(document)
+  const high = highPerWide(part)
+  const unit = pieceSizeUm(1_000_000, high)
+  const mostMm =
+    rectangles.reduce((most, { sizeUm }) => Math.max(most, scaleThatFits(sizeUm, unit)), 0) * 1000
+  const shown = { variantKey: variant.key, sheetMm: shownSheetMm(document), gauges: defaultGauges(document) }
+  const hardest = (await readEnd(context, hash, shown))?.hardest ?? []
+  const leastMm = Math.max(20, smallestSheet(hardest, paper.caliperMm)?.sheetMm ?? 0)
+  const { ruler } = await currentSettings(context)
+  const units = unitsOf(part, variant)
+  const secondsPerPiece = lessons.pace(document).secondsPerPiece * units
+  const byTime = minutes === null ? Infinity : Math.floor((60 * minutes) / secondsPerPiece)
+  const all = rectangles.reduce((sum, { sizeUm, amount }) => sum + amount * areaOf(sizeUm), 0)
+  let best: OffcutIdea | null = null
+  for (const step of STEPS) {
+    const sideMm = roundToRuler(mostMm * step, ruler, 'down')
+    if (sideMm < leastMm) continue
+    const piece = pieceSizeUm(umFromMm(sideMm), high)
+    const cut = rectangles.reduce(
+      (sum, { sizeUm, amount }) =>
+        sum + amount * (paper.turnable ? bestGrid(sizeUm, piece) : gridOf(sizeUm, piece, false)).count,
+      0,
+    )
+    const pieces = Math.min(byTime, Math.floor(cut / units))
+    const size = pieces >= 1 ? firstSize(document, sideMm) : null
+    if (!size) continue
+    const used = (pieces * units * areaOf(piece)) / all
+    if (best && used <= best.used) continue
+    const { id, name, frontColour, backColour } = paper
+    best = {
+      designId: document.id,
+      name: document.name,
+      family: document.family,
+      paper: { id, name, frontColour, backColour },
+      sideMm,
+      pieces,
+      ...size,
+      seconds: pieces * secondsPerPiece,
+      used,
+    }
+  }
+  return best
+}
+
+function firstSize(design: DesignDocument, sheetMm: number): Pick<OffcutIdea, 'sizeMm' | 'sizeLabel'> | null {
+  const [variant] = design.variants
+  try {
+    const [size] = variant ? finishedSizes(design, variant, sheetMm, defaultGauges(design)) : []
+    return size ? { sizeMm: size.sizeMm, sizeLabel: size.label } : null
+  } catch (error) {
+    // Its gauges do not go with so small a sheet.
+    if (error instanceof CoreError) return null
+    throw error
+  }
+}
+
+/** Offcuts of every paper that nobody was promised and that are not kept for stems. */
+async function freeOffcuts(
+  context: FlowContext,
+): Promise<readonly (readonly [DrawerPaper, readonly Rectangle[]])[]> {
+  const drawer = await readDrawer(context)
+  const { stock, reservations } = await readStock(
+    context,
+    drawer.map(({ id }) => id),
+  )
+  const free = unpromised(stock.filter(({ kept_for }) => kept_for === '').map(stockSheets), reservations)
+  return drawer.flatMap((paper) => {
+    const own = free.filter(
+      ({ paperId, offcut, available }) => paperId === paper.id && offcut && available > 0,
+    )
+    return own.length === 0
+      ? []
+      : [[paper, own.map(({ sizeUm, available }) => ({ sizeUm, amount: available }))] as const]
+  })
+}
+
+const MOST_SUGGESTED = 3
+
+/**
+ * Three things to fold of the offcuts in so many minutes: those that use most of both, each of another design, of other
+ * papers and families where there are such.
+ */
+export async function readScraps(context: FlowContext, minutes: number): Promise<readonly OffcutIdea[]> {
+  const lessons = await readLessons(context)
+  const offered = await readOffered(context)
+  const ideas: OffcutIdea[] = []
+  for (const [paper, rectangles] of await freeOffcuts(context))
+    for (const one of offered) {
+      const idea = await ideaOf(context, one, paper, rectangles, minutes, lessons)
+      if (idea) ideas.push(idea)
+    }
+  const worth = ({ used, seconds }: OffcutIdea) => Math.sqrt(used) * Math.min(1, seconds / (60 * minutes))
+  const left = ideas.sort((a, b) => worth(b) - worth(a))
+  const chosen: OffcutIdea[] = []
+  const isNew = (idea: OffcutIdea, of: (one: OffcutIdea) => string) =>
+    chosen.every((one) => of(one) !== of(idea))
+  while (chosen.length < MOST_SUGGESTED) {
+    const others = left.filter((idea) => isNew(idea, ({ designId }) => designId))
+    const next =
+      others.find((idea) => isNew(idea, ({ family }) => family) && isNew(idea, ({ paper }) => paper.id)) ??
+      others.find((idea) => isNew(idea, ({ family }) => family)) ??
+      others[0]
+    if (!next) break
+    chosen.push(next)
+  }
+  return chosen
+}
+
+/** Pieces that a project still wants of a paper, and how many of them come out of a rectangle. */
+export interface StillWanted {
+  readonly projectId: string
+  readonly projectName: string
+  readonly designName: string
+  readonly sizeUm: SizeUm
+  readonly wanted: number
+  readonly fits: number
+}
+
+export interface Fits {
+  readonly wanted: readonly StillWanted[]
+  readonly ideas: readonly OffcutIdea[]
+  /** Squares one after another off the end, ever smaller. */
+  readonly squares: readonly SquareRun[]
+}
+
+/** What a rectangle of a paper is good for: what is still wanted, and what else could be folded of it. */
+export async function readFits(context: FlowContext, paper: DrawerPaper, sizeUm: SizeUm): Promise<Fits> {
+  const lessons = await readLessons(context)
+  const open = await loadProjects(context, await listOpenProjects(context.db))
+  const rateOf = ({ design }: LineProgress) => lessons.rejectRate(design.family)
+  const wanted = open
+    .filter((project) => paperIdsOf(project).includes(paper.id))
+    .flatMap((project) => {
+      const { lines } = surveyProject(project)
+      return cutDemands(lines, rateOf, project.brief.certainty, []).flatMap(
+        ({ key, paperId, sizeUm: piece, count }): readonly StillWanted[] => {
+          const grid = paper.turnable ? bestGrid(sizeUm, piece) : gridOf(sizeUm, piece, false)
+          const design = lines.find(({ line }) => key.startsWith(`${line.id} `))?.design
+          if (paperId !== paper.id || grid.count === 0 || !design) return []
+          const { id, name } = project.row
+          return [
+            {
+              projectId: id,
+              projectName: name,
+              designName: design.name,
+              sizeUm: piece,
+              wanted: count,
+              fits: Math.min(count, grid.count),
+            },
+          ]
+        },
+      )
+    })
+  const ideas: OffcutIdea[] = []
+  for (const one of await readOffered(context)) {
+    const idea = await ideaOf(context, one, paper, [{ sizeUm, amount: 1 }], null, lessons)
+    if (idea) ideas.push(idea)
+  }
+  return {
+    wanted,
+    ideas: ideas.sort((a, b) => b.used - a.used),
+    squares: shrinkingSquares(
+      mmFromUm(sizeUm.widthUm),
+      mmFromUm(sizeUm.heightUm),
+      mmFromUm(SMALLEST_OFFCUT_UM),
+    ),
+  }
+}
