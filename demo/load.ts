@@ -1,63 +1,20 @@
 import type { FlowContext } from '../src/flows/flow-context'
-import type { DeedResult } from '../src/flows/deed'
 import { archiveProject } from '../src/flows/deeds/archive-project'
 import { tickCut } from '../src/flows/deeds/cuts'
 import { handOver } from '../src/flows/deeds/deliveries'
 import { recordJoin } from '../src/flows/deeds/joins'
 import { choosePlannedOrders } from '../src/flows/deeds/orders'
-import { addSheets, savePaper } from '../src/flows/deeds/papers'
+import { addSheets } from '../src/flows/deeds/papers'
 import { acceptProof, cutProof, skipProof } from '../src/flows/deeds/proofs'
-import { savePack } from '../src/flows/deeds/packs'
-import { addSupply } from '../src/flows/deeds/supplies'
 import { startLooseRun, startProjectRun } from '../src/flows/deeds/runs'
 import { saveBrief } from '../src/flows/deeds/save-brief'
 import { readProject, type ProjectView } from '../src/flows/read/project'
-import { BLANK_PAPER } from '../src/schema/paper'
 import { briefOf, dayFrom, lastYearsDay, saturdayFrom, type DemoLine } from './brief'
-import { PACKS, PAPERS, SUPPLIES } from './papers'
+import { done, fillCupboard, fillDrawer } from './drawer'
 import { playRun, type Playing } from './play'
 
 const DAY_MS = 24 * 3600 * 1000
 const MINUTE_MS = 60_000
-
-/** A deed of the demo must never be refused: the demo would not be what it says. */
-async function done<Value>(result: Promise<DeedResult<Value>>): Promise<Value> {
-  const settled = await result
-  if (!settled.ok)
-    throw new Error(
-      `demo refused: ${settled.code} ${JSON.stringify(settled.fields)} ${JSON.stringify(settled.detail)}`,
-    )
-  return settled.value
-}
-
-async function fillDrawer(context: FlowContext): Promise<ReadonlyMap<string, string>> {
-  const ids = new Map<string, string>()
-  for (const { name, front, back, feel, grammage, sheets } of PAPERS) {
-    const fields = {
-      ...BLANK_PAPER,
-      name,
-      feel,
-      grammageGsm: grammage,
-      frontColour: front,
-      backColour: back,
-    }
-    const { paperId } = await done(savePaper(context, null, fields))
-    ids.set(name, paperId)
-    for (const [width, height, amount, price] of sheets)
-      await done(addSheets(context, { paperId, width, height, amount, price, offcut: false, soldAs: '' }))
-  }
-  return ids
-}
-
-/** What is not folded, as the boathouse cupboard has it. */
-async function fillCupboard(context: FlowContext, papers: ReadonlyMap<string, string>): Promise<void> {
-  for (const [name, told, each, amount] of SUPPLIES)
-    await done(addSupply(context, { name, told, each, amount, note: '' }))
-  for (const [paper, form, width, height, sheets, price, leadDays] of PACKS)
-    await done(
-      savePack(context, { paperId: papers.get(paper), form, width, height, sheets, price, leadDays }),
-    )
-}
 
 async function project(context: FlowContext, id: string): Promise<ProjectView> {
   const found = await readProject(context, id)

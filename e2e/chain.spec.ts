@@ -62,7 +62,7 @@ test('36 rosettes in three papers with two leaves each, from the brief to the la
   await test.step('paper: enough, with spares, leaves four to a square', async () => {
     await expect(page.getByRole('heading', { name: 'There is enough paper' })).toBeVisible()
     await expect(page.getByText('12 good + 3 spare = 15 flowers')).toHaveCount(3)
-    await expect(page.getByText(/four from each of \d+ squares of 12 cm/)).toBeVisible()
+    await expect(page.getByText(/as \d+ squares of 12 cm quartered would give/)).toBeVisible()
   })
   const project = new URL(page.url()).pathname.split('/').slice(0, 3).join('/')
 

@@ -31,6 +31,11 @@ const WALKS: Readonly<
     '/papers',
     '/papers/new',
     await href(page, `${address}/papers`, 'Reed Green'),
+    '/papers/shopping',
+    '/papers/supplies',
+    '/papers/scraps',
+    '/papers/table',
+    `/papers/fits?paper=${(await href(page, `${address}/papers`, 'Reed Green')).split('/').at(-1) ?? ''}`,
     '/settings',
   ],
   'designs and their steps': () => [
@@ -138,9 +143,9 @@ test('other sizes are tried in a worker, with the saving named', async ({ page, 
     .getByRole('button', { name: /^Try other sizes/ })
     .first()
     .click()
-  const table = page.getByRole('table', { name: 'Largest squares for a leaf by whole sheets' })
+  const table = page.getByRole('table', { name: 'Largest sizes for a leaf by whole sheets' })
   await expect(table).toBeVisible()
-  await expect(table.getByRole('row', { name: '10.5 cm' })).toBeVisible()
+  await expect(table.getByRole('row', { name: /^10.5 cm/ })).toBeVisible()
 })
 
 test('the keys are explained, and the skip link leads to the page', async ({ page, demo }) => {

@@ -1,9 +1,18 @@
 import type { Generated, Insertable, Selectable } from 'kysely'
 import type { Family } from '@/core/design'
-import type { Feel, Grain, PackForm, Pattern, Texture } from '@/core/paper'
+import type {
+  Flag,
+  PaperTable,
+  PaperPackTable,
+  SupplyTable,
+  SupplyMoveTable,
+  SupplyLevelTable,
+  StockItemTable,
+  StockMoveTable,
+  StockLevelTable,
+} from './drawer-tables'
 
-/** 0 or 1. */
-export type Flag = number
+export type { Flag } from './drawer-tables'
 
 export interface SettingTable {
   key: string
@@ -22,24 +31,6 @@ export interface DesignVersionTable {
   number: number
   document: string
   created_at_ms: number
-}
-
-export interface PaperTable {
-  id: string
-  name: string
-  feel: Feel
-  grammage_gsm: number | null
-  caliper_um: number | null
-  front_colour: string
-  back_colour: string
-  pattern: Generated<Pattern>
-  texture: Generated<Texture>
-  grain: Generated<Grain>
-  turnable: Generated<Flag>
-  tolerance_um: Generated<number | null>
-  note: string
-  created_at_ms: number
-  archived_at_ms: number | null
 }
 
 export interface ProjectTable {
@@ -140,80 +131,6 @@ export interface ShelfMoveTable {
   kind: 'left over' | 'taken' | 'put back'
   line_id: string | null
   at_ms: number
-}
-
-export interface StockItemTable {
-  id: string
-  paper_id: string
-  width_um: number
-  height_um: number
-  offcut: Flag
-  price_minor: number | null
-  /** The name it is sold under where that is not its size: `15 cm`, `6 in`. */
-  sold_as: Generated<string>
-  /** Not cut for pieces: strips that stems are rolled of. */
-  kept_for: Generated<'' | 'stems'>
-}
-
-/** A pack a paper is sold in. Width and height of a roll: how wide it is, and how long. */
-export interface PaperPackTable {
-  id: string
-  paper_id: string
-  form: PackForm
-  width_um: number
-  height_um: number
-  sheets: number
-  price_minor: number
-  lead_days: number
-  sold_out: Flag
-  at_ms: number
-}
-
-export interface SupplyTable {
-  id: string
-  name: string
-  /** Measured by its length; else counted. */
-  measured: Flag
-  /** How long one of what is counted is, where that matters. */
-  each_um: number | null
-  note: string
-  created_at_ms: number
-  archived_at_ms: number | null
-}
-
-/** Amounts are pieces, or micrometres of what is measured. */
-export interface SupplyMoveTable {
-  seq: Generated<number>
-  id: string
-  supply_id: string
-  delta: number
-  kind: 'bought' | 'counted' | 'used' | 'given away' | 'undone'
-  undoes: Generated<string | null>
-  note: Generated<string>
-  at_ms: number
-}
-
-export interface SupplyLevelTable {
-  supply_id: string
-  amount: number
-}
-
-export interface StockMoveTable {
-  seq: Generated<number>
-  id: string
-  stock_item_id: string
-  delta: number
-  kind: 'bought' | 'counted' | 'spoiled' | 'given away' | 'undone' | 'cut' | 'offcut' | 'cut undone'
-  cut_id: string | null
-  at_ms: number
-  /** The movement this one takes back. */
-  undoes: Generated<string | null>
-  note: Generated<string>
-}
-
-export interface StockLevelTable {
-  stock_item_id: string
-  amount: number
 }
 
 export interface ProofTable {

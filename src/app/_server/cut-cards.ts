@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { placedAt } from '@/core/cut'
 import { mmFromUm } from '@/core/units'
-import type { CardFonts, CutCard } from '@/formats/cut-card'
+import type { CardFonts, CutCard, Subset } from '@/formats/cut-card'
 import type { ProjectView } from '@/flows/read/project'
 import { rulerMarks, stepWords } from '@/ui/cut/cut-words'
 import {
@@ -82,17 +82,20 @@ function cardOf(project: ProjectView, layout: LayoutView, preferences: Preferenc
   }
 }
 
-const fontFile = (weight: 400 | 700) =>
+const fontFile = (subset: Subset, weight: 400 | 700) =>
   readFile(
     join(
       process.cwd(),
       'node_modules/@fontsource/atkinson-hyperlegible-next/files',
-      `atkinson-hyperlegible-next-latin-${weight}-normal.woff`,
+      `atkinson-hyperlegible-next-${subset}-${weight}-normal.woff`,
     ),
   )
 
 /** The letters that cards are printed in. */
-export const cardFonts = async (): Promise<CardFonts> => {
-  const [plain, bold] = await Promise.all([fontFile(400), fontFile(700)])
-  return { plain, bold }
+export async function cardFonts(): Promise<CardFonts> {
+  const of = async (weight: 400 | 700) => ({
+    latin: await fontFile('latin', weight),
+    'latin-ext': await fontFile('latin-ext', weight),
+  })
+  return { plain: await of(400), bold: await of(700) }
 }

@@ -1,6 +1,6 @@
 import type { Insertable, Selectable } from 'kysely'
 import type { Db } from '../db'
-import type { PaperPackTable } from '../tables'
+import type { PaperPackTable } from '../drawer-tables'
 
 export type PackRow = Selectable<PaperPackTable>
 

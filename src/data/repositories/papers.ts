@@ -1,6 +1,7 @@
 import type { Insertable } from 'kysely'
 import type { Db } from '../db'
-import type { PaperRow, PaperTable } from '../tables'
+import type { PaperTable } from '../drawer-tables'
+import type { PaperRow } from '../tables'
 
 type NewPaper = Insertable<PaperTable>
 

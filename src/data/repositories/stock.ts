@@ -2,7 +2,8 @@ import type { Selectable, Insertable } from 'kysely'
 import { sizeAsKept } from '@/core/paper'
 import type { SizeUm } from '@/core/sheet'
 import type { Db } from '../db'
-import type { PaperRow, StockItemTable, StockMoveTable } from '../tables'
+import type { StockItemTable, StockMoveTable } from '../drawer-tables'
+import type { PaperRow } from '../tables'
 
 type NewStockMove = Insertable<StockMoveTable>
 

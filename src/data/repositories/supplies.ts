@@ -1,6 +1,6 @@
 import type { Insertable, Selectable } from 'kysely'
 import type { Db } from '../db'
-import type { SupplyMoveTable, SupplyTable } from '../tables'
+import type { SupplyMoveTable, SupplyTable } from '../drawer-tables'
 
 /** A supply with what is there of it: pieces, or micrometres of what is measured. */
 export interface SupplyRow extends Selectable<SupplyTable> {

@@ -1,4 +1,4 @@
-import { FEELS } from '@/core/paper'
+import { type FEELS } from '@/core/paper'
 import { writeDrawerCsv } from '@/formats/drawer-csv'
 import type { DrawerTexts } from '@/schema/drawer-row'
 import type { FlowContext } from '../flow-context'

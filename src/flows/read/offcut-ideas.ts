@@ -46,6 +46,9 @@ interface Rectangle {
   readonly amount: number
 }
 
+/** A piece of paper is folded of nothing narrower: 1.5 cm. Common practice, no source. */
+const SMALLEST_PIECE_UM = 15_000
+
 /** As large as the offcuts give, and smaller in steps. */
 const STEPS = [1, 0.8, 0.65, 0.5] as const
 
@@ -80,6 +83,7 @@ async function ideaOf(
     const sideMm = roundToRuler(mostMm * step, ruler, 'down')
     if (sideMm < leastMm) continue
     const piece = pieceSizeUm(umFromMm(sideMm), high)
+    if (Math.min(piece.widthUm, piece.heightUm) < SMALLEST_PIECE_UM) continue
     const cut = rectangles.reduce(
       (sum, { sizeUm, amount }) =>
         sum + amount * (paper.turnable ? bestGrid(sizeUm, piece) : gridOf(sizeUm, piece, false)).count,

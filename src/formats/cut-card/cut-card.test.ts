@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { cardPages, inLines, type CutCard } from './card'
-import { cardAsSvg, cardsAsPdf } from '.'
+import { cardAsSvg, cardsAsPdf, runsOf } from '.'
 
 const card: CutCard = {
   title: 'Lids & <stars>',
@@ -20,11 +20,12 @@ const card: CutCard = {
   steps: ['The sheet, along its 21 cm side: set 7.425 cm, 2 cuts, for 2 strips.'],
   sheets: 10,
 }
-const FONTS = 'node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin'
-const fonts = {
-  plain: readFileSync(`${FONTS}-400-normal.woff`),
-  bold: readFileSync(`${FONTS}-700-normal.woff`),
-}
+const FONTS = 'node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next'
+const files = (weight: 400 | 700) => ({
+  latin: readFileSync(`${FONTS}-latin-${weight}-normal.woff`),
+  'latin-ext': readFileSync(`${FONTS}-latin-ext-${weight}-normal.woff`),
+})
+const fonts = { plain: files(400), bold: files(700) }
 
 /** The longest level line of a page: the control bar. */
 const barOf = (pages: ReturnType<typeof cardPages>): number =>
@@ -93,4 +94,17 @@ test('words are broken between words, and a word that is too long within itself'
   expect(inLines('one two three', 10, 53)).toEqual(['one two', 'three'])
   expect(inLines('abcdefghijklmnop', 10, 53.5)).toEqual(['abcdefghij', 'klmnop'])
   expect(inLines('', 10, 50)).toEqual([])
+})
+
+test('letters of the east of Europe come from the font that has them, the others from theirs', () => {
+  expect(runsOf('Róże na łódź, 10.4 cm')).toEqual([
+    { says: 'Ró', font: 'latin' },
+    { says: 'ż', font: 'latin-ext' },
+    { says: 'e na ', font: 'latin' },
+    { says: 'ł', font: 'latin-ext' },
+    { says: 'ód', font: 'latin' },
+    { says: 'ź', font: 'latin-ext' },
+    { says: ', 10.4 cm', font: 'latin' },
+  ])
+  expect(runsOf('')).toEqual([])
 })

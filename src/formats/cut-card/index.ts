@@ -1,3 +1,3 @@
 export type { CutCard } from './card'
 export { cardAsSvg } from './svg'
-export { cardsAsPdf, type CardFonts } from './pdf'
+export { cardsAsPdf, runsOf, type CardFonts, type Subset } from './pdf'

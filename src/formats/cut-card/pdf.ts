@@ -1,10 +1,28 @@
 import PDFDocument from 'pdfkit'
 import { cardPages, PAGE_MM, type CutCard, type Drawn, type PageSize } from './card'
 
-/** Font files by what they hold: `plain` and `bold` of the letters most languages of Europe are written with. */
+/** Font files by their subset: the letters of western Europe, and those that the rest of it and Vietnam have besides. */
 export interface CardFonts {
-  readonly plain: Buffer
-  readonly bold: Buffer
+  readonly plain: Record<Subset, Buffer>
+  readonly bold: Record<Subset, Buffer>
+}
+
+const SUBSETS = ['latin', 'latin-ext'] as const
+export type Subset = (typeof SUBSETS)[number]
+
+/** Letters that only the second subset has. */
+const EXTENDED = /[\u0100-\u02ba\u1e00-\u1eff]/u
+
+/** A text in stretches of one font each. */
+export function runsOf(says: string): readonly { readonly says: string; readonly font: Subset }[] {
+  const runs: { says: string; font: Subset }[] = []
+  for (const letter of says) {
+    const font = EXTENDED.test(letter) ? 'latin-ext' : 'latin'
+    const last = runs.at(-1)
+    if (last?.font === font) last.says += letter
+    else runs.push({ says: letter, font })
+  }
+  return runs
 }
 
 const POINTS = 72 / 25.4
@@ -26,13 +44,17 @@ function draw(file: PDFKit.PDFDocument, one: Drawn): void {
       .lineTo(one.to.x * POINTS, one.to.y * POINTS)
       .stroke()
   else {
-    file.font(one.bold ? 'bold' : 'plain').fontSize(one.size * POINTS)
-    const width = file.widthOfString(one.says)
-    const back = one.anchor === 'middle' ? width / 2 : one.anchor === 'end' ? width : 0
-    file.fillColor(INK).text(one.says, one.at.x * POINTS - back, one.at.y * POINTS, {
-      lineBreak: false,
-      baseline: 'alphabetic',
+    const runs = runsOf(one.says).map(({ says, font }) => {
+      file.font(`${one.bold ? 'bold' : 'plain'} ${font}`).fontSize(one.size * POINTS)
+      return { says, font, width: file.widthOfString(says) }
     })
+    const width = runs.reduce((sum, run) => sum + run.width, 0)
+    let x = one.at.x * POINTS - (one.anchor === 'middle' ? width / 2 : one.anchor === 'end' ? width : 0)
+    for (const run of runs) {
+      file.font(`${one.bold ? 'bold' : 'plain'} ${run.font}`).fontSize(one.size * POINTS)
+      file.fillColor(INK).text(run.says, x, one.at.y * POINTS, { lineBreak: false, baseline: 'alphabetic' })
+      x += run.width
+    }
   }
 }
 
@@ -50,8 +72,8 @@ export function cardsAsPdf(
     margin: 0,
     info: { Title: cards[0]?.title ?? 'Cut cards', CreationDate: madeAt },
   })
-  file.registerFont('plain', fonts.plain)
-  file.registerFont('bold', fonts.bold)
+  for (const weight of ['plain', 'bold'] as const)
+    for (const subset of SUBSETS) file.registerFont(`${weight} ${subset}`, fonts[weight][subset])
   const parts: Buffer[] = []
   const done = new Promise<Buffer>((resolve, reject) => {
     file.on('data', (part: Buffer) => parts.push(part))

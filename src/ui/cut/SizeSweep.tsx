@@ -83,7 +83,7 @@ type State =
   | { readonly kind: 'failed' }
 
 const SWEEP_COLUMNS: readonly TableColumn[] = [
-  { key: 'side', header: 'Squares up to' },
+  { key: 'side', header: 'Cut up to' },
   { key: 'finished', header: 'Finished' },
   { key: 'sheets', header: 'Sheets', right: true },
 ]
@@ -179,7 +179,7 @@ function Cliffs({
       <YieldChart points={points} sideMm={sideMm} preferences={preferences} />
       <DataTable
         className="mt-3 w-auto"
-        caption={`Largest squares for a ${part} by whole sheets`}
+        caption={`Largest sizes for a ${part} by whole sheets`}
         columns={SWEEP_COLUMNS}
         rows={steps.map((point) => ({
           id: String(point.sideMm),

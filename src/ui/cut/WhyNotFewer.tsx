@@ -1,7 +1,7 @@
 import type { CutProblem, PaperProof } from '@/core/cut'
 import { mmFromUm } from '@/core/units'
 import type { ProjectView } from '@/flows/read/project'
-import { formatMoney, formatSheet, numberText, plural, type Preferences } from '../format'
+import { formatMoney, formatSheet, minorUnit, numberText, plural, type Preferences } from '../format'
 
 interface WhyNotFewerProps {
   readonly project: Pick<ProjectView, 'cutPlan' | 'papers'>
@@ -28,6 +28,10 @@ export function WhyNotFewer({ project, preferences }: WhyNotFewerProps) {
   )
 }
 
+/** Money to a tenth of its smallest coin and less: `0.033 EUR`. */
+const exactMoney = (minor: number, preferences: Preferences): string =>
+  `${numberText(minor / minorUnit(preferences), preferences)} ${preferences.currency}`
+
 /** What a paper's costs are counted in. */
 function costWords(cost: number, { least }: PaperProof, preferences: Preferences): string {
   if (least === 'money') return formatMoney(cost, preferences)
@@ -47,10 +51,7 @@ function boundWords(proof: PaperProof, { demands, stock }: CutProblem, preferenc
     .filter(({ worth }) => worth > 0)
     .map(({ demand, worth }) => {
       const size = formatSheet(mmFromUm(demand.sizeUm.widthUm), mmFromUm(demand.sizeUm.heightUm), preferences)
-      const share =
-        least === 'money'
-          ? `${numberText(worth, preferences)} of the smallest coin`
-          : numberText(worth, preferences)
+      const share = least === 'money' ? exactMoney(worth, preferences) : numberText(worth, preferences)
       return `${demand.count} of ${size} at ${share}`
     })
   const offcuts = stock.some((one) => one.paperId === paperId && one.offcut && one.available > 0)
@@ -58,5 +59,5 @@ function boundWords(proof: PaperProof, { demands, stock }: CutProblem, preferenc
   if (by === 'all patterns')
     return `every way to cut a sheet that a plan of less than ${told(cost)} could use was looked at, and no such plan exists.${gap}`
   const less = offcuts ? ', less what the offcuts give' : ''
-  return `counted as what they take at least, ${each.join(', ')}, the pieces come to ${numberText(whole, preferences)}${least === 'money' ? '' : ' sheets'}${less}. No way to cut a sheet holds more than it counts for, so no plan takes less than ${told(bound)}.${gap}`
+  return `counted as what they take at least, ${each.join(', ')}, the pieces come to ${least === 'money' ? exactMoney(whole, preferences) : `${numberText(whole, preferences)} sheets`}${less}. No way to cut a sheet holds more than it counts for, so no plan takes less than ${told(bound)}.${gap}`
 }

@@ -56,7 +56,7 @@ export function YieldChart({ points, sideMm, preferences }: YieldChartProps) {
             ticks={ticks}
             stroke="var(--ink-second)"
             label={{
-              value: `side of the square, ${preferences.unit}`,
+              value: `width that is cut, ${preferences.unit}`,
               position: 'insideBottom',
               offset: -12,
               fill: 'var(--ink-second)',

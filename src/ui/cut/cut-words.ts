@@ -1,9 +1,22 @@
 import type { CutOff, CutOrder, CutStep } from '@/core/cut'
 import type { SizeUm } from '@/core/sheet'
-import { mmFromUm } from '@/core/units'
+import { mmFromUm, roundToRuler } from '@/core/units'
 import { countOf, formatExact, formatLength, plural, type Preferences } from '../format'
 
-const told = (um: number, preferences: Preferences): string => formatExact(mmFromUm(um), preferences)
+/** A hair that no ruler tells: a length this near a mark is on it. */
+const ON_THE_MARK_MM = 0.02
+
+/** A distance as it is, and where it is on no mark of the reader's ruler the mark below: what is cut there fits. */
+function told(um: number, preferences: Preferences): string {
+  const mm = mmFromUm(um)
+  const exact = formatExact(mm, preferences)
+  // Inches are told in fractions of the ruler already, with what is over.
+  if (preferences.unit === 'in') return exact
+  const mark = roundToRuler(mm + ON_THE_MARK_MM, preferences.ruler, 'down')
+  return Math.abs(mm - mark) <= ON_THE_MARK_MM
+    ? exact
+    : `${exact} (by ruler ${formatLength(mark, preferences)})`
+}
 
 /** Where the cuts of a step run from the edge at the stop, one after another. */
 export function marksOf({ offs }: CutStep): readonly number[] {

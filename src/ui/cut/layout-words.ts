@@ -86,7 +86,7 @@ export function besideCuts(
   if (soldAs !== '') words.push(`Sold as ${soldAs}: measure one before you cut.`)
   const [step] = layout.order?.steps ?? []
   if (step && layout.order?.marginUm === 0)
-    words.push(...foldingWords({ layoutSheet: layout.sheetUm, marksUm: marksOf(step) }))
+    for (const says of foldingWords(layout.sheetUm, marksOf(step))) words.push(says)
   for (const demand of hexagonsIn(project, layout)) {
     const size = project.cutPlan?.sizes.get(demand)
     if (size)
@@ -98,14 +98,7 @@ export function besideCuts(
 }
 
 /** What can be found by folding at the first cuts of a sheet, for those who fold to cut. */
-export function foldingWords({
-  layoutSheet,
-  marksUm,
-}: {
-  readonly layoutSheet: SizeUm
-  readonly marksUm: readonly number[]
-}): readonly string[] {
-  const { widthUm, heightUm } = layoutSheet
+export function foldingWords({ widthUm, heightUm }: SizeUm, marksUm: readonly number[]): readonly string[] {
   const [short, long] = [Math.min(widthUm, heightUm), Math.max(widthUm, heightUm)]
   const [first] = marksUm
   if (first === undefined) return []

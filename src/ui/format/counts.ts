@@ -41,13 +41,17 @@ export const formatShare = (share: number, locale: string): string =>
 export const numberText = (value: number, { locale }: Pick<Preferences, 'locale'>): string =>
   numberFormat(locale, { maximumFractionDigits: 3 }).format(value)
 
+/** How many minor units one of a currency has: 100 cents. */
+export const minorUnit = ({ currency, locale }: Pick<Preferences, 'currency' | 'locale'>): number =>
+  10 ** (numberFormat(locale, { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2)
+
 /** Money from minor units. */
 export function formatMoney(
   minor: number,
   { currency, locale }: Pick<Preferences, 'currency' | 'locale'>,
 ): string {
   const format = numberFormat(locale, { style: 'currency', currency })
-  return format.format(minor / 10 ** (format.resolvedOptions().maximumFractionDigits ?? 2))
+  return format.format(minor / minorUnit({ currency, locale }))
 }
 
 /** The size of a file: `3.3 MB`. */

@@ -1,7 +1,7 @@
 'use client'
 
 import type { z } from 'zod'
-import { PACK_FORMS, type PackForm } from '@/core/paper'
+import { PACK_FORMS } from '@/core/paper'
 import type { DeedResult } from '@/flows/deed'
 import { packFields } from '@/schema/paper'
 import { SelectField, TextField } from '../forms/fields'
@@ -21,7 +21,7 @@ export function AddPack({ paperId, preferences, save }: AddPackProps) {
   const first = firstSize(null, preferences)
   const form = useDeedForm({
     schema: packFields(preferences.unit),
-    initial: { paperId, form: 'sheets' as PackForm, ...first.sides, sheets: '', price: '', leadDays: '2' },
+    initial: { paperId, form: 'sheets', ...first.sides, sheets: '', price: '', leadDays: '2' },
     act: save,
   })
   return (

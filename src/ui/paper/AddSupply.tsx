@@ -21,7 +21,7 @@ interface AddSupplyProps {
 export function AddSupply({ unit, add }: AddSupplyProps) {
   const form = useDeedForm({
     schema: supplyFields(unit),
-    initial: { name: '', told: 'counted' as (typeof TOLD_BY)[number], each: '', amount: '', note: '' },
+    initial: { name: '', told: 'counted', each: '', amount: '', note: '' },
     act: add,
   })
   const told = useWatch({ control: form.control, name: 'told' })

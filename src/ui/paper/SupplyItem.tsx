@@ -31,8 +31,9 @@ export function SupplyItem({ supply, preferences, move, undo, putAway }: SupplyI
   const told = (amount: number) => (measured ? formatLong(amount, preferences) : String(amount))
   const form = useDeedForm({
     schema: supplyMoveFields,
-    initial: { supplyId: id, kind: 'bought' as const, amount: '', note: '' } as Moved,
+    initial: { supplyId: id, kind: 'bought' as const, amount: '', note: '' },
     act: move,
+    onDone: () => form.setValue('amount', ''),
   })
   return (
     <li className="border-t hairline py-4 last:border-b">

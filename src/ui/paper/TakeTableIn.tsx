@@ -87,6 +87,31 @@ export function TakeTableIn({ preferences }: { readonly preferences: Preferences
   }
   return (
     <div className="flex flex-col gap-5">
+      <TableFields
+        means={means}
+        setMeans={(key) => {
+          setMeans(key)
+          void preview(key)
+        }}
+        choose={(chosen) => void choose(chosen)}
+      />
+      <div aria-live="polite">
+        <Answer state={state} takeIn={takeIn} preferences={preferences} />
+      </div>
+    </div>
+  )
+}
+
+interface TableFieldsProps {
+  readonly means: TableMeans
+  readonly setMeans: (means: TableMeans) => void
+  readonly choose: (file: File) => void
+}
+
+/** What the numbers of the table are, and the file. */
+function TableFields({ means, setMeans, choose }: TableFieldsProps) {
+  return (
+    <>
       <fieldset>
         <legend className="mb-1 font-semibold">The numbers in it are</legend>
         {MEANS.map(([key, label]) => (
@@ -96,10 +121,7 @@ export function TakeTableIn({ preferences }: { readonly preferences: Preferences
               name="means"
               className="radio"
               checked={means === key}
-              onChange={() => {
-                setMeans(key)
-                void preview(key)
-              }}
+              onChange={() => setMeans(key)}
             />
             {label}
           </label>
@@ -116,16 +138,13 @@ export function TakeTableIn({ preferences }: { readonly preferences: Preferences
           className="file-input w-full max-w-md"
           onChange={(event) => {
             const [chosen] = event.target.files ?? []
-            if (chosen) void choose(chosen)
+            if (chosen) choose(chosen)
             // The same file, mended, can be chosen again.
             event.target.value = ''
           }}
         />
       </div>
-      <div aria-live="polite">
-        <Answer state={state} takeIn={takeIn} preferences={preferences} />
-      </div>
-    </div>
+    </>
   )
 }
 

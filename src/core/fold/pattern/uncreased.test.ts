@@ -16,10 +16,10 @@ const area = ({ width, height }: { width: number; height: number }) => width * h
 test('a sheet without a crease is whole; halved, half of it; folded in quarters both ways, a sixteenth', () => {
   expect(area(largestUncreased(flat('square', [])))).toBeCloseTo(1, 9)
   expect(area(largestUncreased(flat('square', [[0.5, 0, 0.5, 1]])))).toBeCloseTo(0.5, 9)
-  const quarters = [0.25, 0.5, 0.75].flatMap((at) => [
+  const quarters = [0.25, 0.5, 0.75].flatMap((at): [number, number, number, number][] => [
     [at, 0, at, 1],
     [0, at, 1, at],
-  ]) as [number, number, number, number][]
+  ])
   expect(area(largestUncreased(flat('square', quarters)))).toBeCloseTo(1 / 16, 9)
 })
 

@@ -80,10 +80,10 @@ function largestFree(
 export function largestUncreased({ state, marks }: Piece): Uncreased {
   const { outline, cutAway = [], hinges } = state
   const [xs, ys] = [outline.map(({ x }) => x), outline.map(({ y }) => y)]
-  const low = { x: least(xs), y: least(ys) }
-  const cell = Math.max(largest(xs, 0) - low.x, largest(ys, 0) - low.y) / CELLS
-  const columns = Math.floor((largest(xs, 0) - low.x) / cell + HAIR)
-  const rows = Math.floor((largest(ys, 0) - low.y) / cell + HAIR)
+  const corner = { x: least(xs), y: least(ys) }
+  const cell = Math.max(largest(xs, 0) - corner.x, largest(ys, 0) - corner.y) / CELLS
+  const columns = Math.floor((largest(xs, 0) - corner.x) / cell + HAIR)
+  const rows = Math.floor((largest(ys, 0) - corner.y) / cell + HAIR)
   const lines: readonly Line[] = [
     ...hinges,
     ...marks,
@@ -91,7 +91,10 @@ export function largestUncreased({ state, marks }: Piece): Uncreased {
       part.map((from, index) => ({ from, to: part[(index + 1) % part.length] ?? from })),
     ),
   ]
-  const at = (column: number, row: number): Point => ({ x: low.x + column * cell, y: low.y + row * cell })
+  const at = (column: number, row: number): Point => ({
+    x: corner.x + column * cell,
+    y: corner.y + row * cell,
+  })
   const free = Array.from({ length: rows }, (_, row) =>
     Array.from({ length: columns }, (__, column) => {
       const corners = [at(column, row), at(column + 1, row), at(column, row + 1), at(column + 1, row + 1)]
@@ -100,7 +103,7 @@ export function largestUncreased({ state, marks }: Piece): Uncreased {
     }),
   )
   for (const line of lines) {
-    const reach = (axis: 'x' | 'y', end: 'from' | 'to') => (line[end][axis] - low[axis]) / cell
+    const reach = (axis: 'x' | 'y', end: 'from' | 'to') => (line[end][axis] - corner[axis]) / cell
     const span = (axis: 'x' | 'y', most: number) => {
       const [a, b] = [reach(axis, 'from'), reach(axis, 'to')]
       return [
@@ -114,12 +117,10 @@ export function largestUncreased({ state, marks }: Piece): Uncreased {
     for (let row = below; row < above; row += 1)
       for (let column = left; column < right; column += 1) {
         const [from, to] = [at(column, row), at(column + 1, row + 1)]
-        const inner = [
-          { x: from.x - hair, y: from.y - hair },
-          { x: to.x - hair, y: to.y - hair },
-        ] as const
+        const low = { x: from.x - hair, y: from.y - hair }
+        const high = { x: to.x - hair, y: to.y - hair }
         const cells = free[row]
-        if (cells?.[column] && reachesInto(line, ...inner)) cells[column] = false
+        if (cells?.[column] && reachesInto(line, low, high)) cells[column] = false
       }
   }
   const [x, y, width, height] = largestFree(free)

@@ -3,8 +3,8 @@ import { Link } from '@/ui/shell/Link'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
 import { readRunLog } from '@/flows/read/logbook'
-import { readRunHead } from '@/flows/read/run'
-import { readRests } from '@/flows/read/spoiled-rests'
+import { readRunHead, type RunHead } from '@/flows/read/run'
+import { readRests, type RestView } from '@/flows/read/spoiled-rests'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import {
   countOf,
@@ -14,6 +14,7 @@ import {
   formatPace,
   formatSheet,
   plural,
+  type Preferences,
 } from '@/ui/format'
 import { PaceChart } from '@/ui/logbook/PaceChart'
 import { Pages } from '@/ui/shell/Pages'
@@ -42,7 +43,6 @@ export default async function RunLogPage({ params, searchParams }: RunLogParams)
   if (!run) notFound()
   const asked = Number((await searchParams)['page'] ?? 1)
   const { units, page, pages, pace, perPoint } = await readRunLog(context, run.id, asked)
-  const rests = await readRests(context, run.id)
   const activeS = run.activeMs / 1000
   return (
     <>
@@ -100,48 +100,60 @@ export default async function RunLogPage({ params, searchParams }: RunLogParams)
           }))}
         />
       </div>
-      {rests.length === 0 ? null : (
-        <section className="mt-8" aria-labelledby="rests">
-          <h2 id="rests" className="text-2xl">
-            Left whole of what was spoiled
-          </h2>
-          <p className="second">
-            The largest rectangle that no crease runs through, by the step it was spoiled at.
-          </p>
-          <ul className="mt-2 max-w-2xl">
-            {rests.map(({ piece, widthMm, heightMm, kept }) => (
-              <li
-                key={piece}
-                className="flex min-h-12 flex-wrap items-center justify-between gap-3 border-t hairline py-1 last:border-b"
-              >
-                <span>
-                  Piece {piece}: <span className="figure">{formatSheet(widthMm, heightMm, preferences)}</span>
-                </span>
-                {kept ? (
-                  <span className="second">in the drawer</span>
-                ) : (
-                  <DeedButton
-                    act={keepRestAction.bind(null, run.id, { piece })}
-                    className="btn btn-outline btn-sm"
-                    label={`Keep what is left of piece ${piece} as an offcut`}
-                  >
-                    Keep it as an offcut
-                  </DeedButton>
-                )}
-              </li>
-            ))}
-          </ul>
-          {run.paper === null ? null : (
-            <p className="mt-2">
-              <Link href={`/papers/fits?paper=${run.paper.id}`} className="underline">
-                What fits such a piece
-              </Link>
-            </p>
-          )}
-        </section>
-      )}
+      <Rests run={run} rests={await readRests(context, run.id)} preferences={preferences} />
       {pages > 1 ? <Pages href={`/logbook/${run.id}`} page={page} pages={pages} /> : null}
       {units.length === 0 ? <p className="second mt-3">No tap yet.</p> : null}
     </>
+  )
+}
+
+interface RestsProps {
+  readonly run: Pick<RunHead, 'id' | 'paper'>
+  readonly rests: readonly RestView[]
+  readonly preferences: Preferences
+}
+
+/** What is left whole of sheets that were spoiled, and the way to keep it. */
+function Rests({ run, rests, preferences }: RestsProps) {
+  if (rests.length === 0) return null
+  return (
+    <section className="mt-8" aria-labelledby="rests">
+      <h2 id="rests" className="text-2xl">
+        Left whole of what was spoiled
+      </h2>
+      <p className="second">
+        The largest rectangle that no crease runs through, by the step it was spoiled at.
+      </p>
+      <ul className="mt-2 max-w-2xl">
+        {rests.map(({ piece, widthMm, heightMm, kept }) => (
+          <li
+            key={piece}
+            className="flex min-h-12 flex-wrap items-center justify-between gap-3 border-t hairline py-1 last:border-b"
+          >
+            <span>
+              Piece {piece}: <span className="figure">{formatSheet(widthMm, heightMm, preferences)}</span>
+            </span>
+            {kept ? (
+              <span className="second">in the drawer</span>
+            ) : (
+              <DeedButton
+                act={keepRestAction.bind(null, run.id, { piece })}
+                className="btn btn-outline btn-sm"
+                label={`Keep what is left of piece ${piece} as an offcut`}
+              >
+                Keep it as an offcut
+              </DeedButton>
+            )}
+          </li>
+        ))}
+      </ul>
+      {run.paper === null ? null : (
+        <p className="mt-2">
+          <Link href={`/papers/fits?paper=${run.paper.id}`} className="underline">
+            What fits such a piece
+          </Link>
+        </p>
+      )}
+    </section>
   )
 }

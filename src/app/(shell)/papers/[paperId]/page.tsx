@@ -44,11 +44,9 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
   const projectName = asked.projectId === null ? null : await projectNameOf(context, asked.projectId)
   const paper = await readDrawerPaper(context, (await params).paperId)
   if (!paper) notFound()
-  // A size that is used up can be counted again; an offcut that is gone is gone.
-  const sheets = paper.sheets.filter(({ offcut, amount }) => !offcut || amount > 0)
+  const sheets = inUse(paper)
   const mixed = mixedPair(paper)
   const moves = await readMoves(context, paper.id)
-  const there = sheets.filter(({ amount }) => amount > 0)
   return (
     <>
       <h1 className="text-4xl">{paper.name}</h1>
@@ -75,38 +73,13 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
                 />
               ))}
             </ul>
-            <h3 id="add" className="mt-6 mb-2 text-xl">
-              Put sheets in
-            </h3>
-            <OnTheWay asked={asked} projectName={projectName} any={sheets.length > 0} />
-            <AddSheets
-              paperId={paper.id}
+            <InAndOut
+              paper={paper}
+              asked={asked}
+              projectName={projectName}
+              latestMove={moves[0]?.id}
               preferences={preferences}
-              add={addSheetsAction}
-              wanted={{ sheets: asked.sheets, size: asked.size }}
             />
-            {sheets.length === 0 ? null : (
-              <>
-                <h3 className="mt-6 mb-2 text-xl">Count by weight</h3>
-                <WeighSheets
-                  key={moves[0]?.id}
-                  sizes={sheets.map((sheet) => ({ ...sheet, name: sheetName(sheet, preferences) }))}
-                  grammageGsm={grammageOf(paper)}
-                  grammageKnown={paper.grammageGsm !== null}
-                  count={countSheetsAction}
-                />
-              </>
-            )}
-            {there.length === 0 ? null : (
-              <>
-                <h3 className="mt-6 mb-2 text-xl">Take sheets out</h3>
-                <TakeSheets
-                  key={moves[0]?.id}
-                  sizes={there.map((sheet) => [sheet.stockItemId, sheetName(sheet, preferences)])}
-                  take={takeSheetsAction}
-                />
-              </>
-            )}
           </section>
           {moves.length === 0 ? null : (
             <section className="sheet-panel p-6" aria-labelledby="ledger-title">
@@ -123,11 +96,7 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
               The paper
             </h2>
             <PaperForm initial={typedPaper(paper)} save={savePaperAction.bind(null, paper.id)} />
-            <div className="mt-6 border-t hairline pt-4">
-              <DeedButton act={putPaperAwayAction.bind(null, paper.id, true)} className="btn btn-ghost">
-                Archive this paper
-              </DeedButton>
-            </div>
+            <PutAway paperId={paper.id} />
           </section>
           <section className="sheet-panel p-6" aria-labelledby="sold">
             <h2 id="sold" className="text-2xl">
@@ -147,6 +116,10 @@ export default async function PaperPage({ params, searchParams }: PaperParams) {
     </>
   )
 }
+
+/** A size that is used up can be counted again; an offcut that is gone is gone. */
+const inUse = ({ sheets }: DrawerPaper): readonly SheetView[] =>
+  sheets.filter(({ offcut, amount }) => !offcut || amount > 0)
 
 /** What sheets of one size are called. */
 const sheetName = (sheet: SheetView, preferences: Preferences): string => {
@@ -254,6 +227,64 @@ function OnTheWay({ asked, projectName, any }: OnTheWayProps) {
             Back to it
           </Link>
         </p>
+      )}
+    </>
+  )
+}
+
+const PutAway = ({ paperId }: { readonly paperId: string }) => (
+  <div className="mt-6 border-t hairline pt-4">
+    <DeedButton act={putPaperAwayAction.bind(null, paperId, true)} className="btn btn-ghost">
+      Archive this paper
+    </DeedButton>
+  </div>
+)
+
+interface InAndOutProps {
+  readonly paper: DrawerPaper
+  readonly asked: ReturnType<typeof readShortQuery>
+  readonly projectName: string | null
+  readonly latestMove: string | undefined
+  readonly preferences: Preferences
+}
+
+/** Sheets put in, counted by their weight, and taken out. */
+function InAndOut({ paper, asked, projectName, latestMove, preferences }: InAndOutProps) {
+  const sheets = inUse(paper)
+  const there = sheets.filter(({ amount }) => amount > 0)
+  return (
+    <>
+      <h3 id="add" className="mt-6 mb-2 text-xl">
+        Put sheets in
+      </h3>
+      <OnTheWay asked={asked} projectName={projectName} any={sheets.length > 0} />
+      <AddSheets
+        paperId={paper.id}
+        preferences={preferences}
+        add={addSheetsAction}
+        wanted={{ sheets: asked.sheets, size: asked.size }}
+      />
+      {sheets.length === 0 ? null : (
+        <>
+          <h3 className="mt-6 mb-2 text-xl">Count by weight</h3>
+          <WeighSheets
+            key={latestMove}
+            sizes={sheets.map((sheet) => ({ ...sheet, name: sheetName(sheet, preferences) }))}
+            grammageGsm={grammageOf(paper)}
+            grammageKnown={paper.grammageGsm !== null}
+            count={countSheetsAction}
+          />
+        </>
+      )}
+      {there.length === 0 ? null : (
+        <>
+          <h3 className="mt-6 mb-2 text-xl">Take sheets out</h3>
+          <TakeSheets
+            key={latestMove}
+            sizes={there.map((sheet) => [sheet.stockItemId, sheetName(sheet, preferences)])}
+            take={takeSheetsAction}
+          />
+        </>
       )}
     </>
   )

@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { openPage } from '@/app/_server/guard'
 import { mmFromUm, umFromMm } from '@/core/units'
-import { readDesignChoices } from '@/flows/read/brief-designs'
+import { readDesignChoices, type DesignChoice } from '@/flows/read/brief-designs'
 import { readFits, type Fits } from '@/flows/read/offcut-ideas'
 import { readDrawerPaper } from '@/flows/read/papers'
 import { lengthText } from '@/schema/fields'
@@ -71,45 +71,55 @@ export default async function FitsPage({ searchParams }: FitsParams) {
             />
           )}
         </Field>
-        <button className="btn btn-primary mt-7">Look</button>
+        <button className="btn btn-primary mt-6">Look</button>
       </form>
       {fits === null ? (
         <p className="second mt-6">Say how large it is.</p>
       ) : (
-        <>
-          <Wanted fits={fits} preferences={preferences} />
-          <section aria-labelledby="squares" className="mt-8">
-            <h2 id="squares" className="text-2xl">
-              Squares off its end
-            </h2>
-            <p className="mt-1">
-              {fits.squares.length === 0
-                ? 'None of 2 cm or more.'
-                : fits.squares
-                    .map(
-                      ({ count, sideMm }) =>
-                        `${countOf(count, 'square')} of ${formatExact(sideMm, preferences)}`,
-                    )
-                    .join(', then ')}
-            </p>
-          </section>
-          <section aria-labelledby="ideas" className="mt-8">
-            <h2 id="ideas" className="mb-3 text-2xl">
-              What else it could become
-            </h2>
-            {fits.ideas.length === 0 ? (
-              <p>No design can be folded of so little in this paper.</p>
-            ) : (
-              <IdeaCards
-                label="What else it could become"
-                ideas={fits.ideas}
-                choices={(await readDesignChoices(context)).choices}
-                preferences={preferences}
-              />
-            )}
-          </section>
-        </>
+        <WhatFits
+          fits={fits}
+          choices={(await readDesignChoices(context)).choices}
+          preferences={preferences}
+        />
       )}
+    </>
+  )
+}
+
+interface WhatFitsProps {
+  readonly fits: Fits
+  readonly choices: readonly DesignChoice[]
+  readonly preferences: Preferences
+}
+
+function WhatFits({ fits, choices, preferences }: WhatFitsProps) {
+  const squares = fits.squares.map(
+    ({ count, sideMm }) => `${countOf(count, 'square')} of ${formatExact(sideMm, preferences)}`,
+  )
+  return (
+    <>
+      <Wanted fits={fits} preferences={preferences} />
+      <section aria-labelledby="squares" className="mt-8">
+        <h2 id="squares" className="text-2xl">
+          Squares off its end
+        </h2>
+        <p className="mt-1">{squares.length === 0 ? 'None of 2 cm or more.' : squares.join(', then ')}</p>
+      </section>
+      <section aria-labelledby="ideas" className="mt-8">
+        <h2 id="ideas" className="mb-3 text-2xl">
+          What else it could become
+        </h2>
+        {fits.ideas.length === 0 ? (
+          <p>No design can be folded of so little in this paper.</p>
+        ) : (
+          <IdeaCards
+            label="What else it could become"
+            ideas={fits.ideas}
+            choices={choices}
+            preferences={preferences}
+          />
+        )}
+      </section>
     </>
   )
 }

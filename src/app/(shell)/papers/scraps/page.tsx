@@ -45,7 +45,7 @@ export default async function ScrapsPage({ searchParams }: ScrapsParams) {
             />
           )}
         </Field>
-        <button className="btn btn-primary mt-7">Suggest</button>
+        <button className="btn btn-primary mt-6">Suggest</button>
       </form>
       {read.success && ideas.length === 0 ? (
         <EmptyState

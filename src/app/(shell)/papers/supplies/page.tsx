@@ -28,7 +28,7 @@ export default async function SuppliesPage() {
           <ul>
             {supplies.map((supply) => (
               <SupplyItem
-                key={`${supply.id} ${supply.moves[0]?.id ?? ''}`}
+                key={supply.id}
                 supply={supply}
                 preferences={preferences}
                 move={moveSupplyAction}

@@ -7,8 +7,7 @@ import { sweepPapers } from '@/flows/read/sweep-papers'
 import { edgesShown } from '@/flows/read/edges-shown'
 import { readProofs, standInOf } from '@/flows/read/proofs'
 import type { ProjectView } from '@/flows/read/project'
-import { countOf, formatMoment, formatSheet, plural, type Preferences } from '@/ui/format'
-import { DeedButton } from '@/ui/forms/DeedButton'
+import { countOf, formatSheet, plural, type Preferences } from '@/ui/format'
 import { BetterPlan } from '@/ui/cut/BetterPlan'
 import { CutDrawing } from '@/ui/cut/CutDrawing'
 import { rulerMarks } from '@/ui/cut/cut-words'
@@ -31,13 +30,8 @@ import { SizeSweep } from '@/ui/cut/SizeSweep'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { TickCut } from '@/ui/cut/TickCut'
 import { WhyNotFewer } from '@/ui/cut/WhyNotFewer'
-import {
-  planAgainAction,
-  saveCuttingAction,
-  takeFoundPlanAction,
-  tickCutAction,
-  undoCutAction,
-} from '../../actions'
+import { planAgainAction, saveCuttingAction, takeFoundPlanAction, tickCutAction } from '../../actions'
+import { CutsDone } from './cuts-done'
 import { LineProof, lineTitle, proofOpen } from './proofs'
 
 export const metadata: Metadata = { title: 'Cut' }
@@ -300,51 +294,6 @@ function OtherSizes({ project, preferences, tools }: ProjectProps & { readonly t
             />
           </li>
         ))}
-      </ul>
-    </section>
-  )
-}
-
-function CutsDone({ project, preferences }: ProjectProps) {
-  if (project.cuts.length === 0) return null
-  return (
-    <section aria-labelledby="cuts-done">
-      <h2 id="cuts-done" className="text-2xl">
-        Cut already
-      </h2>
-      <ul className="mt-3">
-        {project.cuts.map((cut) => {
-          const paper = project.papers.find(({ id }) => id === cut.paperId)
-          const pieces = cut.pieces.map(({ lineId, partKey, count }) => {
-            const part = project.lines
-              .find(({ id }) => id === lineId)
-              ?.parts.find(({ key }) => key === partKey)
-            return countOf(count, part?.name ?? 'piece')
-          })
-          const what = `${pieces.join(' and ')}, ${paper?.name ?? 'a paper no longer used here'}`
-          return (
-            <li
-              key={cut.id}
-              className="flex flex-wrap items-center justify-between gap-3 border-t hairline py-2"
-            >
-              <span>
-                {cut.proof ? 'Proof piece: ' : ''}
-                {what}{' '}
-                <span className="second">
-                  from {plural(cut.sheets, cut.offcut ? 'offcut' : 'sheet')},{' '}
-                  {formatMoment(cut.atMs, preferences)}
-                </span>
-              </span>
-              <DeedButton
-                act={undoCutAction.bind(null, project.id, cut.id)}
-                className="btn btn-ghost btn-sm"
-                label={`Undo cut: ${what}`}
-              >
-                Undo
-              </DeedButton>
-            </li>
-          )
-        })}
       </ul>
     </section>
   )

@@ -1,0 +1,55 @@
+import type { ProjectView } from '@/flows/read/project'
+import { countOf, formatMoment, plural, type Preferences } from '@/ui/format'
+import { DeedButton } from '@/ui/forms/DeedButton'
+import { undoCutAction } from '../../actions'
+
+interface CutsDoneProps {
+  readonly project: ProjectView
+  readonly preferences: Preferences
+}
+
+/** What was cut, newest first; any of it can be taken back. */
+export function CutsDone({ project, preferences }: CutsDoneProps) {
+  if (project.cuts.length === 0) return null
+  return (
+    <section aria-labelledby="cuts-done">
+      <h2 id="cuts-done" className="text-2xl">
+        Cut already
+      </h2>
+      <ul className="mt-3">
+        {project.cuts.map((cut) => {
+          const paper = project.papers.find(({ id }) => id === cut.paperId)
+          const pieces = cut.pieces.map(({ lineId, partKey, count }) => {
+            const part = project.lines
+              .find(({ id }) => id === lineId)
+              ?.parts.find(({ key }) => key === partKey)
+            return countOf(count, part?.name ?? 'piece')
+          })
+          const what = `${pieces.join(' and ')}, ${paper?.name ?? 'a paper no longer used here'}`
+          return (
+            <li
+              key={cut.id}
+              className="flex flex-wrap items-center justify-between gap-3 border-t hairline py-2"
+            >
+              <span>
+                {cut.proof ? 'Proof piece: ' : ''}
+                {what}{' '}
+                <span className="second">
+                  from {plural(cut.sheets, cut.offcut ? 'offcut' : 'sheet')},{' '}
+                  {formatMoment(cut.atMs, preferences)}
+                </span>
+              </span>
+              <DeedButton
+                act={undoCutAction.bind(null, project.id, cut.id)}
+                className="btn btn-ghost btn-sm"
+                label={`Undo cut: ${what}`}
+              >
+                Undo
+              </DeedButton>
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
