@@ -17,6 +17,19 @@ export const typedLine = (change: Partial<LineTyped> = {}): LineTyped => ({
   ...change,
 })
 
+/** Rosettes of one paper, as a form sends them: of squares two of which come out of an A4. */
+export const typedRosette = (paperId: string, pieces: string, change: Partial<LineTyped> = {}): LineTyped =>
+  typedLine({
+    designId: 'corner-folded-rosette',
+    variantKey: 'plain',
+    axis: 'edge-to-edge',
+    size: '5',
+    gauges: { overhang: '0.3' },
+    pieces,
+    papers: [{ paperId, pieces }],
+    ...change,
+  })
+
 /** A brief as its form sends it. */
 export const typedBrief = (lines: readonly LineTyped[], change: Partial<BriefTyped> = {}): BriefTyped => ({
   ...BLANK_BRIEF,

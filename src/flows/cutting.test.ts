@@ -1,4 +1,4 @@
-import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed'
+import { typedBrief, typedPaper, typedRosette, typedSheets } from '../../test/typed'
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
 import { BY_RULE, planExactly, THOROUGH, verifiedPlan, type CutPlan, type CutProblem } from '@/core/cut'
@@ -24,17 +24,7 @@ async function paperNamed(name: string, sheets: string): Promise<string> {
   await ok(addSheets(context, typedSheets(paperId, sheets, '0.14')))
   return paperId
 }
-const lineOf = (paperId: string, pieces: string, size = '5') =>
-  typedLine({
-    id: 'new-1',
-    designId: 'corner-folded-rosette',
-    variantKey: 'plain',
-    axis: 'edge-to-edge',
-    size,
-    gauges: { overhang: '0.3' },
-    pieces,
-    papers: [{ paperId, pieces }],
-  })
+const lineOf = (paperId: string, pieces: string, size = '5') => typedRosette(paperId, pieces, { size })
 const view = async (id: string): Promise<ProjectView> => {
   const project = await readProject(database.context, id)
   if (!project) throw new Error('no project')

@@ -1,4 +1,4 @@
-import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed'
+import { typedBrief, typedPaper, typedRosette, typedSheets } from '../../test/typed'
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
 import { tickCut } from './deeds/cuts'
@@ -32,16 +32,7 @@ const take = async (change: object = {}) =>
     ...change,
   })
 const project = async (pieces = '12') => {
-  const line = typedLine({
-    id: 'new-1',
-    designId: 'corner-folded-rosette',
-    variantKey: 'plain',
-    axis: 'edge-to-edge',
-    size: '5',
-    gauges: { overhang: '0.3' },
-    pieces,
-    papers: [{ paperId, pieces }],
-  })
+  const line = typedRosette(paperId, pieces)
   const { projectId } = await ok(
     saveBrief(database.context, null, { ...typedBrief([]), name: 'Lids', lines: [line] }),
   )

@@ -2,6 +2,7 @@ import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed
 import { TEST_NOW_MS, temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
 import { howFolded } from '@/ui/project/StartRun'
+import { LIBRARY } from '@/core/design'
 import { connect } from '@/data/open-database'
 import { tickCut, undoCut } from './deeds/cuts'
 import { keepRest } from './deeds/keep-rest'
@@ -9,6 +10,7 @@ import { keepForStems, undoMove } from './deeds/ledger'
 import { addSheets, savePaper } from './deeds/papers'
 import { acceptProof, cutProof, skipProof } from './deeds/proofs'
 import { recordEvents, startLooseRun, startProjectRun } from './deeds/runs'
+import { planAgain } from './deeds/plan-cuts'
 import { saveBrief } from './deeds/save-brief'
 import { readFits, readScraps } from './read/offcut-ideas'
 import { readDrawerPaper, readMoves } from './read/papers'
@@ -297,4 +299,38 @@ test('two windows plan with the same last sheets at once: no sheet is promised t
   } finally {
     await other.db.destroy()
   }
+})
+
+test('what is said of a paper changes: the plan says that it is out of date, and which way its sheets lie follows', async () => {
+  await put(orange, '21', '29.7', '20')
+  const line = typedLine({
+    designId: 'framed-heart',
+    variantKey: 'framed',
+    sizing: 'sheet',
+    size: '10',
+    pieces: '9',
+    papers: [{ paperId: orange, pieces: '9' }],
+  })
+  const variant = LIBRARY.find(({ id }) => id === 'framed-heart')!.variants[0]!.key
+  const { projectId } = await ok(
+    saveBrief(database.context, null, typedBrief([{ ...line, variantKey: variant }])),
+  )
+  const say = (change: object) => ok(savePaper(database.context, orange, typedPaper('Buoy Orange', change)))
+  const standing = async () => (await view(projectId)).standing
+  expect(await standing()).toEqual({ status: 'current' })
+  await say({ turning: 'one way', grain: 'short' })
+  expect(await amounts(orange)).toEqual([[297, 210, 20]])
+  expect(await standing()).toEqual({ status: 'stale', because: 'other paper' })
+  await ok(planAgain(database.context, projectId))
+  const { cutPlan } = await view(projectId)
+  expect(await standing()).toEqual({ status: 'current' })
+  expect(cutPlan!.layouts.every(({ placements }) => placements.every(({ turned }) => !turned))).toBe(true)
+  await say({ turning: 'one way', grain: 'short', toleranceMm: '2' })
+  expect(await standing()).toEqual({ status: 'stale', because: 'other paper' })
+  await ok(planAgain(database.context, projectId))
+  for (const { placements, sheetUm } of (await view(projectId)).cutPlan!.layouts)
+    for (const { xUm, yUm } of placements) {
+      expect(xUm + 100_000).toBeLessThanOrEqual(sheetUm.widthUm - 2000)
+      expect(yUm + 50_000).toBeLessThanOrEqual(sheetUm.heightUm - 2000)
+    }
 })

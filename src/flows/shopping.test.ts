@@ -1,4 +1,4 @@
-import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed'
+import { typedBrief, typedLine, typedPaper, typedRosette, typedSheets } from '../../test/typed'
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
 import { askShop, forgetPack, savePack, takeInPacks } from './deeds/packs'
@@ -30,16 +30,7 @@ const pack = (change: object = {}) =>
   })
 /** Rosettes of 5 cm: squares of 14.1 cm with the overhang, two to an A4. */
 const project = async (pieces: string, dueOn = '2027-02-01', name = 'Lids') => {
-  const line = typedLine({
-    id: 'new-1',
-    designId: 'corner-folded-rosette',
-    variantKey: 'plain',
-    axis: 'edge-to-edge',
-    size: '5',
-    gauges: { overhang: '0.3' },
-    pieces,
-    papers: [{ paperId, pieces }],
-  })
+  const line = typedRosette(paperId, pieces)
   await ok(saveBrief(database.context, null, typedBrief([line], { name, dueOn })))
 }
 const TODAY = '2026-12-01'

@@ -13,6 +13,8 @@ export type StaleBecause =
   | 'sheets gone'
   /** It was short, and there are sheets now that would help. */
   | 'sheets came'
+  /** Something else is said of a paper: which way its pieces lie, or how much smaller its sheets may be. */
+  | 'other paper'
   /** It was made for other cuts than those that are made now: another margin, trimmer or number of stages. */
   | 'other tools'
 
@@ -103,6 +105,10 @@ export const unpromised = (
     ),
   }))
 
+/** Whether sheets lie and are counted on as they were when a plan was made. */
+const isSameSheet = (a: StockSheets, b: StockSheets): boolean =>
+  sameSize(a.sizeUm, b.sizeUm) && (a.toleranceUm ?? 0) === (b.toleranceUm ?? 0)
+
 /** Whether plans made for some tools can be cut with others. How many sheets go in one stack changes no cut. */
 const sameTools = (a: CutTools, b: CutTools): boolean =>
   a.stages === b.stages && a.marginUm === b.marginUm && a.trimmerUm === b.trimmerUm
@@ -128,8 +134,8 @@ export function standingOf({
   const was = (key: string) => problem.demands.find((demand) => demand.key === key)
   for (const { key, sizeUm, turnable } of demands) {
     const planned = was(key)
-    if (!planned || planned.turnable !== turnable || !sameSize(planned.sizeUm, sizeUm))
-      return stale('other wishes')
+    if (!planned || !sameSize(planned.sizeUm, sizeUm)) return stale('other wishes')
+    if (planned.turnable !== turnable) return stale('other paper')
   }
   const missing = plan.status === 'short' ? plan.missing : []
   const missingOf = (key: string) => missing.find(({ demand }) => demand === key)?.count ?? 0
@@ -141,8 +147,10 @@ export function standingOf({
     return held
   }
   for (const [stockId, sheets] of sheetsTaken(layouts)) {
-    const there = stock.find((one) => one.stockId === stockId)?.available ?? 0
-    if (there < sheets || mine(stockId) < sheets) return stale('sheets gone')
+    const now = stock.find((one) => one.stockId === stockId)
+    if ((now?.available ?? 0) < sheets || mine(stockId) < sheets) return stale('sheets gone')
+    const then = problem.stock.find((one) => one.stockId === stockId)
+    if (now && then && !isSameSheet(now, then)) return stale('other paper')
   }
   const helped = missing.some(({ demand }) => {
     const wanted = was(demand)

@@ -1,14 +1,4 @@
-import {
-  defaultGauges,
-  finishedSizes,
-  highPerWide,
-  mainPart,
-  shownSheetMm,
-  smallestSheet,
-  unitsOf,
-  type DesignDocument,
-} from '@/core/design'
-import { CoreError } from '@/core/errors'
+import { defaultGauges, highPerWide, mainPart, shownSheetMm, smallestSheet, unitsOf } from '@/core/design'
 import { cutDemands, surveyProject, unpromised, type LineProgress } from '@/core/plan'
 import { shrinkingSquares, type SizeUm, type SquareRun } from '@/core/sheet'
 import { SMALLEST_OFFCUT_UM } from '@/core/cut'
@@ -24,6 +14,7 @@ import { loadProjects } from '../project-records'
 import { currentSettings } from '../settings'
 import { readEnd } from './folds'
 import { readDrawer, type DrawerPaper } from './papers'
+import { firstSize } from './starts'
 
 /** So many pieces of a design out of some offcuts of one paper. */
 export interface OffcutIdea {
@@ -108,18 +99,6 @@ async function ideaOf(
     }
   }
   return best
-}
-
-function firstSize(design: DesignDocument, sheetMm: number): Pick<OffcutIdea, 'sizeMm' | 'sizeLabel'> | null {
-  const [variant] = design.variants
-  try {
-    const [size] = variant ? finishedSizes(design, variant, sheetMm, defaultGauges(design)) : []
-    return size ? { sizeMm: size.sizeMm, sizeLabel: size.label } : null
-  } catch (error) {
-    // Its gauges do not go with so small a sheet.
-    if (error instanceof CoreError) return null
-    throw error
-  }
 }
 
 /** Offcuts of every paper that nobody was promised and that are not kept for stems. */

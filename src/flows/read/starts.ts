@@ -64,7 +64,10 @@ export async function readStarts(context: FlowContext, asked: StartsAsked): Prom
 }
 
 /** The first finished size a sheet gives; `null` where a gauge does not fit it. */
-function firstSize(design: DesignDocument, sheetMm: number): Pick<StartView, 'sizeMm' | 'sizeLabel'> | null {
+export function firstSize(
+  design: DesignDocument,
+  sheetMm: number,
+): Pick<StartView, 'sizeMm' | 'sizeLabel'> | null {
   const [variant] = design.variants
   try {
     const [size] = variant ? finishedSizes(design, variant, sheetMm, defaultGauges(design)) : []

@@ -9,6 +9,7 @@ const BECAUSE: Readonly<Record<StaleBecause, string>> = {
   'more wanted': 'More has to be cut than this plan gives: pieces were spoiled since.',
   'other wishes': 'The brief asks for something else by now.',
   'sheets gone': 'Sheets it counted with are no longer there for this project.',
+  'other paper': 'What is said of a paper has changed.',
   'other tools': 'You cut with something else by now.',
   'sheets came': 'There are sheets now that it had to do without.',
 }

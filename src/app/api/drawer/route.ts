@@ -41,7 +41,8 @@ async function textOf(request: Request): Promise<string | null> {
 /** What a table would do to the drawer; with `stamp` and `press` of a preview it is taken in. */
 export const POST = handler({ reads: 'own pages only' }, async (request) => {
   const query = new URL(request.url).searchParams
-  const means = TABLE_MEANS.find((one) => one === query.get('means')) ?? 'put in'
+  const means = TABLE_MEANS.find((one) => one === query.get('means'))
+  if (!means) return refused(400, 'Say whether the sheets are to be put in or are all there are.')
   const text = await textOf(request)
   if (text === null) return refused(413, TOO_LARGE)
   const context = await flowContext()

@@ -17,6 +17,7 @@ import {
   type Preferences,
 } from '@/ui/format'
 import { PaceChart } from '@/ui/logbook/PaceChart'
+import { fitsHref } from '@/ui/paper/fits-href'
 import { Pages } from '@/ui/shell/Pages'
 import { figure } from '@/ui/table/cells'
 import { DataTable, type TableColumn } from '@/ui/table/DataTable'
@@ -131,7 +132,14 @@ function Rests({ run, rests, preferences }: RestsProps) {
             className="flex min-h-12 flex-wrap items-center justify-between gap-3 border-t hairline py-1 last:border-b"
           >
             <span>
-              Piece {piece}: <span className="figure">{formatSheet(widthMm, heightMm, preferences)}</span>
+              Piece {piece}: <span className="figure">{formatSheet(widthMm, heightMm, preferences)}</span>{' '}
+              <Link
+                href={fitsHref(run.paper?.id ?? '', { widthMm, heightMm }, preferences)}
+                className="ml-3 underline"
+                aria-label={`What fits the rest of piece ${piece}`}
+              >
+                What fits
+              </Link>
             </span>
             {kept ? (
               <span className="second">in the drawer</span>
@@ -147,13 +155,6 @@ function Rests({ run, rests, preferences }: RestsProps) {
           </li>
         ))}
       </ul>
-      {run.paper === null ? null : (
-        <p className="mt-2">
-          <Link href={`/papers/fits?paper=${run.paper.id}`} className="underline">
-            What fits such a piece
-          </Link>
-        </p>
-      )}
     </section>
   )
 }

@@ -7,7 +7,7 @@ import { mixedPairOf, nominalGapMm } from '@/core/units'
 import { readPacks } from '@/flows/read/packs'
 import { readDrawerPaper, readMoves, type DrawerPaper, type SheetView } from '@/flows/read/papers'
 import { DeedButton } from '@/ui/forms/DeedButton'
-import { formatMoney, formatSheet, lengthInput, plural, type Preferences } from '@/ui/format'
+import { formatMoney, formatSheet, plural, type Preferences } from '@/ui/format'
 import { projectNameOf } from '@/flows/read/project-list'
 import { readShortQuery } from '@/schema/short-query'
 import { AddSheets } from '@/ui/paper/AddSheets'
@@ -15,6 +15,7 @@ import { CountSheets } from '@/ui/paper/CountSheets'
 import type { PaperTyped } from '@/ui/paper/PaperFields'
 import { PaperForm } from '@/ui/paper/PaperForm'
 import { Ledger } from '@/ui/paper/Ledger'
+import { fitsHref } from '@/ui/paper/fits-href'
 import { SoldIn } from '@/ui/paper/SoldIn'
 import { TakeSheets } from '@/ui/paper/TakeSheets'
 import { WeighSheets } from '@/ui/paper/WeighSheets'
@@ -173,11 +174,7 @@ function SheetItem({ paperId, sheet, preferences }: SheetItemProps) {
       {sheet.offcut ? (
         <span className="flex flex-wrap items-center gap-2">
           <Link
-            href={`/papers/fits?${new URLSearchParams({
-              paper: paperId,
-              width: lengthInput(sheet.widthMm, preferences),
-              height: lengthInput(sheet.heightMm, preferences),
-            }).toString()}`}
+            href={fitsHref(paperId, sheet, preferences)}
             className="underline"
             aria-label={`What fits ${what}`}
           >
