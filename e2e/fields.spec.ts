@@ -108,8 +108,8 @@ test('brief: a day that does not exist is told apart from no day, and a past one
 test('paper: numbers that cannot be are refused at their field', async ({ page }) => {
   await page.goto(`${server.address}/papers/new`)
   await page.getByLabel('Name').fill('Trial paper')
-  await page.getByText('Weight, thickness, pattern, a note').click()
-  for (const id of ['grammageGsm', 'caliperMm'])
+  await page.getByText('Weight, thickness, surface, grain, pattern, a note').click()
+  for (const id of ['grammageGsm', 'caliperMm', 'toleranceMm'])
     await spoilEach(page, { id, press: 'Add it to the drawer', fine: ['empty', 'blank'] })
   await spoilEach(page, {
     id: 'name',
@@ -122,7 +122,10 @@ test('sheets, counts, runs and ticks: the same', async ({ page }) => {
   test.setTimeout(180_000)
   await page.goto(`${server.address}/papers`)
   await page.getByRole('link', { name: 'Oyster' }).click()
-  await page.getByLabel('Size', { exact: true }).selectOption('own')
+  await page
+    .getByRole('region', { name: 'In the drawer' })
+    .getByLabel('Size', { exact: true })
+    .selectOption('own')
   await page.getByLabel('How many sheets').fill('3')
   for (const id of ['amount', 'width', 'height']) await spoilEach(page, { id, press: 'Put them in' })
   await spoilEach(page, { id: 'price', press: 'Put them in', fine: ['empty', 'blank', 'zero'] })

@@ -36,7 +36,7 @@ export function AddPack({ paperId, preferences, save }: AddPackProps) {
           choices={Object.entries(PACK_FORMS).map(([key, { label }]) => [key, label])}
         />
         <TextField form={form} name="sheets" id="pack-sheets" label="Sheets in one" numeric />
-        <SheetSize form={partOf(form)} id="pack-format" initial={first.format} preferences={preferences} />
+        <SheetSize form={partOf(form)} prefix="pack-" initial={first.format} preferences={preferences} />
         <TextField form={form} name="price" id="pack-price" label={`Price (${preferences.currency})`} />
         <TextField form={form} name="leadDays" id="pack-days" label="Days until it is here" numeric />
       </div>

@@ -15,8 +15,8 @@ export interface SidesTyped {
 interface SheetSizeProps {
   readonly form: FormOf<SidesTyped>
   readonly initial: string
-  /** Where a page has several such fields. */
-  readonly id?: string
+  /** Before the ids of its fields, where a page has several of them. */
+  readonly prefix?: string
   readonly preferences: Preferences
 }
 
@@ -45,7 +45,7 @@ export function firstSize(
 }
 
 /** The size of a sheet: by its name, or by its sides. */
-export function SheetSize({ form, initial, preferences, id = 'format' }: SheetSizeProps) {
+export function SheetSize({ form, initial, preferences, prefix = '' }: SheetSizeProps) {
   const [format, setFormat] = useState(initial)
   const choose = (key: string) => {
     setFormat(key)
@@ -55,7 +55,7 @@ export function SheetSize({ form, initial, preferences, id = 'format' }: SheetSi
   }
   return (
     <>
-      <Field id={id} label="Size">
+      <Field id={`${prefix}format`} label="Size">
         {(aria) => (
           <select
             {...aria}
@@ -74,8 +74,13 @@ export function SheetSize({ form, initial, preferences, id = 'format' }: SheetSi
       </Field>
       {format === OWN_SIZE ? (
         <div className="col-span-full grid grid-cols-2 gap-3">
-          <TextField form={form} name="width" id={`${id}-width`} label={`Width (${preferences.unit})`} />
-          <TextField form={form} name="height" id={`${id}-height`} label={`Height (${preferences.unit})`} />
+          <TextField form={form} name="width" id={`${prefix}width`} label={`Width (${preferences.unit})`} />
+          <TextField
+            form={form}
+            name="height"
+            id={`${prefix}height`}
+            label={`Height (${preferences.unit})`}
+          />
         </div>
       ) : null}
     </>
