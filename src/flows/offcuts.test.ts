@@ -54,6 +54,8 @@ describe('squares that are the right size already', () => {
     const of = { lineId: line!.id, partKey: row!.part.key, paperId: orange }
     await ok(startProjectRun(database.context, id, { ...of, ...howFolded(9, 'right') }))
     expect(await amounts(orange)).toEqual([[150, 150, 40 - taken]])
+    // What is taken is not promised any more: others may have the rest.
+    expect(await database.db.selectFrom('reservation').selectAll().execute()).toEqual([])
     const after = await view(id)
     expect(after.lines[0]!.papers[0]).toMatchObject({ cutUnits: taken, waitingUnits: taken, unitsToCut: 0 })
     // Beginning a second run takes no more, and they can be put back.

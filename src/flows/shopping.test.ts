@@ -70,12 +70,13 @@ test('two projects short of one paper share a pack; what comes is put in and pla
 test('the cheapest that comes in time is the choice; where none does, the soonest, told as too late', async () => {
   await ok(pack({ sheets: '10', price: '1.00', leadDays: '40' }))
   await ok(pack({ width: '29.7', height: '42', price: '9.00', leadDays: '2' }))
+  await ok(pack({ form: 'pad', width: '20', height: '20', price: '20.00', leadDays: '1' }))
   await project('4', '2026-12-20')
   const [inTime] = (await list()).papers
   expect(inTime!.best).toMatchObject({ priceMinor: 900, leadDays: 2 })
-  expect(inTime!.others).toMatchObject([{ priceMinor: 100 }])
+  expect(inTime!.others).toMatchObject([{ priceMinor: 100 }, { priceMinor: 2000 }])
   const [late] = (await list('2026-12-19')).papers
-  expect(late!.best).toMatchObject({ leadDays: 2 })
+  expect(late!.best).toMatchObject({ leadDays: 1 })
   expect(late!.orderOn! < '2026-12-19').toBe(true)
 })
 

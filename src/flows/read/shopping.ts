@@ -148,27 +148,37 @@ export async function readShopping(context: FlowContext, today: string): Promise
   const solver = paperIds.length === 0 ? null : await theSolver()
   const supplies = await readSupplies(context)
   return {
-    papers: papers.map((paper): PaperToBuy => {
-      const own = wanted.filter(({ paperId }) => paperId === paper.id)
-      const known = offered(paper, packs)
-      const choices =
-        solver === null
-          ? []
-          : packChoices(
-              {
-                missing: own,
-                offered: known,
-                turnable: paper.turnable === 1,
-                toleranceUm: paper.tolerance_um ?? 0,
-                tools: settings.cutting,
-              },
-              (problem) => planExactly(problem, solver, BY_RULE),
-            )
-      return toBuy(paper, own, choices, known.length > 0, today)
-    }),
+    papers: soonestFirst(
+      papers.map((paper): PaperToBuy => {
+        const own = wanted.filter(({ paperId }) => paperId === paper.id)
+        const known = offered(paper, packs)
+        const choices =
+          solver === null
+            ? []
+            : packChoices(
+                {
+                  missing: own,
+                  offered: known,
+                  turnable: paper.turnable === 1,
+                  toleranceUm: paper.tolerance_um ?? 0,
+                  tools: settings.cutting,
+                },
+                (problem) => planExactly(problem, solver, BY_RULE),
+              )
+        return toBuy(paper, own, choices, known.length > 0, today)
+      }),
+    ),
     supplies: needsOfSupplies(wantedTogether(open.flatMap(suppliesWanted)), supplies),
   }
 }
+
+/** What must be ordered first, first; what has no day last, by name. */
+const soonestFirst = (papers: readonly PaperToBuy[]): readonly PaperToBuy[] =>
+  papers.toSorted(
+    (a, b) =>
+      (a.orderOn ?? a.neededOn ?? '9999').localeCompare(b.orderOn ?? b.neededOn ?? '9999') ||
+      a.paper.name.localeCompare(b.paper.name),
+  )
 
 function toBuy(
   paper: PaperRow,

@@ -124,6 +124,16 @@ describe('what cannot be read is said, with the row a spreadsheet shows', () => 
   })
 })
 
+test('sheets and offcuts of one size stand beside one another', () => {
+  const text = `${HEADER},offcut\nOyster,21,29.7,3,no\nOyster,21,29.7,2,yes\nOyster,29.7,21,1,yes`
+  const { rows, refused } = good(readDrawerCsv(text))
+  expect(rows.map(({ value }) => [value.offcut, value.sheets?.amount])).toEqual([
+    [false, 3],
+    [true, 2],
+  ])
+  expect(refused).toMatchObject([{ row: 4, column: 'width' }])
+})
+
 test('whatever is written is read back as it was, formulas and quotation marks and all', () => {
   const texts = fc.record({
     paper: fc
