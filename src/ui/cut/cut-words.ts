@@ -8,15 +8,21 @@ const ON_THE_MARK_MM = 0.02
 
 /** A distance as it is, and where it is on no mark of the reader's ruler the mark below: what is cut there fits. */
 function told(um: number, preferences: Preferences): string {
-  const mm = mmFromUm(um)
-  const exact = formatExact(mm, preferences)
+  const exact = formatExact(mmFromUm(um), preferences)
   // Inches are told in fractions of the ruler already, with what is over.
   if (preferences.unit === 'in') return exact
-  const mark = roundToRuler(mm + ON_THE_MARK_MM, preferences.ruler, 'down')
-  return Math.abs(mm - mark) <= ON_THE_MARK_MM
+  const mark = markBelow(um, preferences)
+  return Math.abs(mmFromUm(um) - mark) <= ON_THE_MARK_MM
     ? exact
     : `${exact} (by ruler ${formatLength(mark, preferences)})`
 }
+
+const markBelow = (um: number, { ruler }: Preferences): number =>
+  roundToRuler(mmFromUm(um) + ON_THE_MARK_MM, ruler, 'down')
+
+/** A distance as it is marked with the reader's ruler. */
+const marked = (um: number, preferences: Preferences): string =>
+  preferences.unit === 'in' ? told(um, preferences) : formatLength(markBelow(um, preferences), preferences)
 
 /** Where the cuts of a step run from the edge at the stop, one after another. */
 export function marksOf({ offs }: CutStep): readonly number[] {
@@ -80,7 +86,7 @@ export function stepWords(
   return {
     take,
     cut: step.offs.map((off) => offWords(off, nameOf, preferences)).join('; then '),
-    marks: marks.length < 2 ? null : marks.map((um) => told(um, preferences)).join(', '),
+    marks: marks.length < 2 ? null : marks.map((um) => marked(um, preferences)).join(', '),
   }
 }
 
