@@ -22,6 +22,12 @@ const DOT: Readonly<Record<StationState, string>> = {
 }
 
 /** The big number of a station, in words. */
+/** All sheets are the piece already: there is nothing to cut. */
+const allReady = ({ facts }: ProjectView): boolean =>
+  facts.readySheets > 0 &&
+  facts.readySheets === facts.sheetsToCut + facts.offcutsToCut &&
+  facts.sheetsCut + facts.offcutsCut === 0
+
 function figureText({ key, state, figure: { count, of } }: Station, project: ProjectView): string {
   switch (key) {
     case 'brief':
@@ -37,7 +43,7 @@ function figureText({ key, state, figure: { count, of } }: Station, project: Pro
             ? 'None yet'
             : 'To plan'
     case 'cut':
-      return of === 0 ? 'None yet' : `${count} of ${of}`
+      return of === 0 ? (allReady(project) ? 'None' : 'None yet') : `${count} of ${of}`
     case 'fold':
     case 'join':
       return of === 0 ? 'None' : `${count} of ${of}`
@@ -64,6 +70,7 @@ function lineText({ key, state }: Station, project: ProjectView): string {
           : 'sheets to get'
         : sheetsText(facts.sheetsToCut + facts.sheetsCut, facts.offcutsToCut + facts.offcutsCut)
     case 'cut':
+      if (allReady(project)) return 'the right size already'
       return facts.proofsToJudge > 0
         ? 'proof piece to judge'
         : facts.offcutsToCut + facts.offcutsCut > 0
