@@ -161,6 +161,8 @@ function StandIn({ sheetG, take }: StandInProps) {
     setLaid(text)
     const sheets = /^\d{1,5}$/.test(text.trim()) ? Number(text) : 0
     scale.current?.lay(sheets * sheetG, performance.now())
+    // What it read before says nothing of what lies on it now.
+    setReading(null)
   }
   if (!on)
     return (
