@@ -102,7 +102,10 @@ export const drawerRow = z
       ['height', heightMm],
     ] as const)
       if (side === 'wrong')
-        return refuse(column, `Write the ${column} as a length from 1 to 500 cm, like 21 or 210 mm.`)
+        return refuse(
+          column,
+          `Write the ${column} as a length from ${LEAST_MM / 10} to ${MOST_MM / 10} cm, like 21 or 210 mm.`,
+        )
     if (widthMm === 'wrong' || heightMm === 'wrong') return z.NEVER
     if (widthMm === null && heightMm === null && sheets === null) return { ...rest, sheets: null }
     if (widthMm === null)

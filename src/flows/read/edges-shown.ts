@@ -1,4 +1,4 @@
-import { gaugeShares, mainPart, programOf, shareable, variantOf } from '@/core/design'
+import { gaugeShares, programOf, shareable, variantOf } from '@/core/design'
 import { rawEdgeSeen, runProgram } from '@/core/fold'
 import { readSource } from '../designs'
 import type { FlowContext } from '../flow-context'
@@ -15,10 +15,12 @@ export async function edgesShown(
   const names = new Set<string>()
   for (const { design, designHash, variantKey, sheetMm, gauges } of lines) {
     const source = await readSource(context, designHash)
-    const program = source && programOf(mainPart(source), variantOf(source, variantKey))
-    if (!program) continue
-    const { end } = runProgram(program, shareable(gaugeShares(source, gauges, sheetMm)))
-    if (rawEdgeSeen(end.state) > LEAST_SEEN) names.add(design.name)
+    if (!source) continue
+    const shares = shareable(gaugeShares(source, gauges, sheetMm))
+    for (const part of source.parts) {
+      const program = programOf(part, variantOf(source, variantKey))
+      if (program && rawEdgeSeen(runProgram(program, shares).end.state) > LEAST_SEEN) names.add(design.name)
+    }
   }
   return [...names]
 }

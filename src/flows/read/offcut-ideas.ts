@@ -2,7 +2,7 @@ import { defaultGauges, highPerWide, mainPart, shownSheetMm, smallestSheet, unit
 import { cutDemands, surveyProject, unpromised, type LineProgress } from '@/core/plan'
 import { shrinkingSquares, type SizeUm, type SquareRun } from '@/core/sheet'
 import { SMALLEST_OFFCUT_UM } from '@/core/cut'
-import { roundToRuler, mmFromUm, umFromMm } from '@/core/units'
+import { roundToRuler, mmFromUm, umFromMm, type RulerKey } from '@/core/units'
 import { scaleThatFits } from '@/core/plan'
 import { bestGrid, gridOf, pieceSizeUm } from '@/core/sheet'
 import { listOpenProjects } from '@/data/repositories/projects'
@@ -45,6 +45,12 @@ const STEPS = [1, 0.8, 0.65, 0.5] as const
 
 const areaOf = ({ widthUm, heightUm }: SizeUm): number => widthUm * heightUm
 
+/** What ideas are reckoned with. */
+interface Knowing {
+  readonly lessons: Learnt
+  readonly ruler: RulerKey
+}
+
 /** The best use of some rectangles of a paper for one design; `null` where it cannot be folded of them. */
 async function ideaOf(
   context: FlowContext,
@@ -52,7 +58,7 @@ async function ideaOf(
   paper: DrawerPaper,
   rectangles: readonly Rectangle[],
   minutes: number | null,
-  lessons: Learnt,
+  { lessons, ruler }: Knowing,
 ): Promise<OffcutIdea | null> {
   const [variant] = document.variants
   if (!variant) return null
@@ -64,7 +70,6 @@ async function ideaOf(
   const shown = { variantKey: variant.key, sheetMm: shownSheetMm(document), gauges: defaultGauges(document) }
   const hardest = (await readEnd(context, hash, shown))?.hardest ?? []
   const leastMm = Math.max(20, smallestSheet(hardest, paper.caliperMm)?.sheetMm ?? 0)
-  const { ruler } = await currentSettings(context)
   const units = unitsOf(part, variant)
   const secondsPerPiece = lessons.pace(document).secondsPerPiece * units
   const byTime = minutes === null ? Infinity : Math.floor((60 * minutes) / secondsPerPiece)
@@ -129,11 +134,12 @@ const MOST_SUGGESTED = 3
  */
 export async function readScraps(context: FlowContext, minutes: number): Promise<readonly OffcutIdea[]> {
   const lessons = await readLessons(context)
+  const { ruler } = await currentSettings(context)
   const offered = await readOffered(context)
   const ideas: OffcutIdea[] = []
   for (const [paper, rectangles] of await freeOffcuts(context))
     for (const one of offered) {
-      const idea = await ideaOf(context, one, paper, rectangles, minutes, lessons)
+      const idea = await ideaOf(context, one, paper, rectangles, minutes, { lessons, ruler })
       if (idea) ideas.push(idea)
     }
   const worth = ({ used, seconds }: OffcutIdea) => Math.sqrt(used) * Math.min(1, seconds / (60 * minutes))
@@ -173,6 +179,7 @@ export interface Fits {
 /** What a rectangle of a paper is good for: what is still wanted, and what else could be folded of it. */
 export async function readFits(context: FlowContext, paper: DrawerPaper, sizeUm: SizeUm): Promise<Fits> {
   const lessons = await readLessons(context)
+  const { ruler } = await currentSettings(context)
   const open = await loadProjects(context, await listOpenProjects(context.db))
   const rateOf = ({ design }: LineProgress) => lessons.rejectRate(design.family)
   const wanted = open
@@ -200,7 +207,7 @@ export async function readFits(context: FlowContext, paper: DrawerPaper, sizeUm:
     })
   const ideas: OffcutIdea[] = []
   for (const one of await readOffered(context)) {
-    const idea = await ideaOf(context, one, paper, [{ sizeUm, amount: 1 }], null, lessons)
+    const idea = await ideaOf(context, one, paper, [{ sizeUm, amount: 1 }], null, { lessons, ruler })
     if (idea) ideas.push(idea)
   }
   return {

@@ -15,7 +15,6 @@ export interface PackView {
   readonly priceMinor: number
   readonly leadDays: number
   readonly soldOut: boolean
-  readonly atMs: number
 }
 
 /** What a paper is sold in. */
@@ -30,5 +29,4 @@ export const readPacks = async ({ db }: FlowContext, paperId: string): Promise<r
     priceMinor: row.price_minor,
     leadDays: row.lead_days,
     soldOut: row.sold_out === 1,
-    atMs: row.at_ms,
   }))

@@ -30,17 +30,24 @@ export async function readProofs(
   const project = lineIds.length === 0 ? null : await findPlanned(context, projectId)
   const { cutting } = await currentSettings(context)
   for (const line of project?.plan.lines ?? []) {
-    const [part] = line.parts
-    if (!project || !part || !lineIds.includes(line.line.id)) continue
-    const pieceUm = part.part.sheetUm
-    const of = part.papers.map(({ paperId }) => proofLayout(project, line, part, paperId, cutting))
-    const at = of.findIndex((layout) => layout !== null)
-    const paper = await findPaper(context.db, part.papers[at]?.paperId ?? '')
-    const layout = of[at]
+    const [first] = line.parts
+    if (!project || !first || !lineIds.includes(line.line.id)) continue
+    // The first part of which anything is still cut.
+    const [own] = line.parts.flatMap((part) =>
+      part.papers.flatMap(({ paperId }) => {
+        const layout = proofLayout(project, line, part, paperId, cutting)
+        return layout ? [{ paperId, layout, pieceUm: part.part.sheetUm }] : []
+      }),
+    )
+    const paper = own && (await findPaper(context.db, own.paperId))
     const standIns = await standInsFor(context, line, cutting)
     found.set(line.line.id, {
-      own: paper && layout ? { paper: paperView(paper), layout, pieceUm } : null,
-      standIns: standIns.map((one) => ({ paper: paperView(one.paper), layout: one.layout, pieceUm })),
+      own: own && paper ? { paper: paperView(paper), layout: own.layout, pieceUm: own.pieceUm } : null,
+      standIns: standIns.map((one) => ({
+        paper: paperView(one.paper),
+        layout: one.layout,
+        pieceUm: first.part.sheetUm,
+      })),
     })
   }
   return found

@@ -28,6 +28,9 @@ export function WhyNotFewer({ project, preferences }: WhyNotFewerProps) {
   )
 }
 
+/** Where sheets of several sizes are counted by their area: in the largest part that measures them all. */
+const AREA_PARTS = 'equal parts of their area'
+
 /** Money to a tenth of its smallest coin and less: `0.033 EUR`. */
 const exactMoney = (minor: number, preferences: Preferences): string =>
   `${numberText(minor / minorUnit(preferences), preferences)} ${preferences.currency}`
@@ -35,7 +38,7 @@ const exactMoney = (minor: number, preferences: Preferences): string =>
 /** What a paper's costs are counted in. */
 function costWords(cost: number, { least }: PaperProof, preferences: Preferences): string {
   if (least === 'money') return formatMoney(cost, preferences)
-  return least === 'sheets' ? plural(cost, 'sheet') : `${cost} parts of paper`
+  return least === 'sheets' ? plural(cost, 'sheet') : `${cost} ${AREA_PARTS}`
 }
 
 function boundWords(proof: PaperProof, { demands, stock }: CutProblem, preferences: Preferences): string {
@@ -59,5 +62,5 @@ function boundWords(proof: PaperProof, { demands, stock }: CutProblem, preferenc
   if (by === 'all patterns')
     return `every way to cut a sheet that a plan of less than ${told(cost)} could use was looked at, and no such plan exists.${gap}`
   const less = offcuts ? ', less what the offcuts give' : ''
-  return `counted as what they take at least, ${each.join(', ')}, the pieces come to ${least === 'money' ? exactMoney(whole, preferences) : `${numberText(whole, preferences)} sheets`}${less}. No way to cut a sheet holds more than it counts for, so no plan takes less than ${told(bound)}.${gap}`
+  return `counted as what they take at least, ${each.join(', ')}, the pieces come to ${least === 'money' ? exactMoney(whole, preferences) : `${numberText(whole, preferences)} ${least === 'sheets' ? 'sheets' : AREA_PARTS}`}${less}. No way to cut a sheet holds more than it counts for, so no plan takes less than ${told(bound)}.${gap}`
 }

@@ -65,7 +65,12 @@ export function TakeTableIn({ preferences }: { readonly preferences: Preferences
       setState({ kind: 'refused', message: `${chosen.name} is larger than ${most}. Nothing was changed.` })
       return
     }
-    file.current = { name: chosen.name, text: await chosen.text() }
+    try {
+      file.current = { name: chosen.name, text: await chosen.text() }
+    } catch {
+      setState({ kind: 'refused', message: `${chosen.name} could not be read. Choose it again.` })
+      return
+    }
     await preview(means)
   }
   const takeIn = async (shown: Shown) => {

@@ -123,7 +123,8 @@ function WeighedWords({ size, weighed, known, gsm, count }: WeighedWordsProps) {
         <span className="figure text-2xl">{plural(sheets, 'sheet')}</span>
         {least === most ? '' : `, between ${least} and ${most}`}{' '}
         <span className="second">
-          at {gsm} g/m²{known ? ' give or take 4 %' : ', taken from how it feels, give or take a quarter'}
+          at {gsm} g/m²{known ? '' : ', taken from how it feels,'} give or take
+          {` ${100 * GRAMMAGE_SPREAD[known ? 'printed' : 'guessed']} %`}
         </span>
       </p>
       <DeedButton

@@ -1,4 +1,4 @@
-import type { DrawerFault } from '@/formats/drawer-csv'
+import { MOST_ROWS, type DrawerFault } from '@/formats/drawer-csv'
 import { plural } from '../format'
 
 type Words = {
@@ -16,7 +16,7 @@ const WORDS: Words = {
   OPEN_QUOTE: ({ row }) =>
     `A quotation mark in row ${row} is not closed, so its fields cannot be told apart.`,
   TOO_MANY_ROWS: ({ rows }) =>
-    `This file has ${plural(rows, 'row')}; up to 5,000 are read at once. Split it, or look whether it is the right one.`,
+    `This file has ${plural(rows, 'row')}; up to ${MOST_ROWS.toLocaleString('en')} are read at once. Split it, or look whether it is the right one.`,
 }
 
 /** Why a table is not read, and what to do. */
