@@ -69,7 +69,7 @@ describe('a plan that a browser found', () => {
   test('takes the place of a worse one, with the sheets it takes and no more', async () => {
     const { id, problem, plan } = await begun()
     expect(plan.status).toBe('proven')
-    await keepPlan(database.context, id, problem, wasteful(problem, plan))
+    await keepPlan(database.context, [id], problem, wasteful(problem, plan))
     const worse = await view(id)
     expect(worse.cutPlan!.plan.status).toBe('within')
     const better = planExactly(problem, await theSolver(), THOROUGH)
@@ -86,14 +86,14 @@ describe('a plan that a browser found', () => {
     const { id, problem, plan } = await begun()
     const byRule = planExactly(problem, await theSolver(), BY_RULE)
     expect(byRule.proofs).toEqual([])
-    await keepPlan(database.context, id, problem, byRule)
+    await keepPlan(database.context, [id], problem, byRule)
     const { cutPlan } = await view(id)
     expect(await ok(takeFoundPlan(database.context, id, found(cutPlan!.id, plan)))).toEqual({ kept: true })
     expect((await view(id)).cutPlan!.plan.status).toBe('proven')
   })
   test('is not believed: cuts that overlap, sheets that are not there, proofs that prove nothing', async () => {
     const { id, problem, plan } = await begun()
-    await keepPlan(database.context, id, problem, wasteful(problem, plan))
+    await keepPlan(database.context, [id], problem, wasteful(problem, plan))
     const { cutPlan } = await view(id)
     const [layout] = plan.layouts
     const bad = (layouts: CutPlan['layouts']) =>

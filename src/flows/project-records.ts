@@ -15,8 +15,8 @@ import type {
   StoredCutPlan,
 } from '@/core/plan'
 import { mmFromUm } from '@/core/units'
-import { cutPlansOf } from '@/data/repositories/cut-plans'
-import { cutPiecesOf, cutsOf, proofsOf } from '@/data/repositories/cuts'
+import { cutPlansOf, sharersOf } from '@/data/repositories/cut-plans'
+import { cutPiecesOf, cutsOf, proofsOf, ticksOf } from '@/data/repositories/cuts'
 import { deliveriesOf, deliveryLinesOf, joinedByLine } from '@/data/repositories/joins'
 import { lastOrdersOf } from '@/data/repositories/line-orders'
 import { linePartPapers, lineParts, linesOf } from '@/data/repositories/projects'
@@ -138,29 +138,39 @@ const runCount = (run: RunSummary): readonly RunCount[] =>
         },
       ]
 
-/** What a stored plan's text says. Written by `planCuts` and by nothing else. */
-export const storedPlan = (row: { id: string; body: string; made_at_ms: number }): StoredCutPlan => ({
+/** A stored plan; its text is written by `planCuts` and by nothing else. */
+const storedPlan = (
+  row: { id: string; body: string; made_at_ms: number; project_id: string },
+  { ticks, sharers }: Loaded,
+): StoredCutPlan => ({
   id: row.id,
   madeAtMs: row.made_at_ms,
   ...(JSON.parse(row.body) as { readonly problem: CutProblem; readonly plan: CutPlan }),
+  ticked: ticks(row.id).map(({ layout_id, sheets }) => ({ layoutId: layout_id, sheets })),
+  sharedWith: sharers(row.id)
+    .map(({ project_id }) => project_id)
+    .filter((id) => id !== row.project_id),
 })
 
 async function recordsOf({ db }: FlowContext, ids: readonly string[]) {
-  const [proofs, cuts, cutPieces, runs, shelf, joined, deliveries, deliveryLines, plans, orders] = [
+  const cuts = await cutsOf(db, ids)
+  const plans = await cutPlansOf(db, ids)
+  const planIds = plans.map(({ id }) => id)
+  const [proofs, cutPieces, runs, shelf, joined, deliveries, deliveryLines, ticks, sharers, orders] = [
     await proofsOf(db, ids),
-    await cutsOf(db, ids),
     await cutPiecesOf(db, ids),
     await runsOfProjects(db, ids),
     await takenFromShelf(db, ids),
     await joinedByLine(db, ids),
     await deliveriesOf(db, ids),
     await deliveryLinesOf(db, ids),
-    await cutPlansOf(db, ids),
+    await ticksOf(db, planIds),
+    await sharersOf(db, planIds),
     await lastOrdersOf(db, ids),
   ]
   return {
     proofs: grouped(proofs, (row) => row.line_id),
-    cuts: grouped(cuts, (row) => row.project_id),
+    cuts: grouped(cuts, (row) => row.for_project),
     cutPieces: grouped(cutPieces, (row) => row.cut_id),
     runs: grouped(runs, (run) => run.projectId ?? ''),
     shelf: grouped(shelf, (row) => row.project_id),
@@ -168,6 +178,8 @@ async function recordsOf({ db }: FlowContext, ids: readonly string[]) {
     deliveries: grouped(deliveries, (row) => row.project_id),
     deliveryLines: grouped(deliveryLines, (row) => row.delivery_id),
     plans: grouped(plans, (row) => row.project_id),
+    ticks: grouped(ticks, (row) => row.cut_plan_id),
+    sharers: grouped(sharers, (row) => row.cut_plan_id),
     orders: grouped(orders, (row) => row.project_id),
   }
 }
@@ -202,7 +214,7 @@ function projectRecords(id: string, lines: readonly BriefLine[], loaded: Loaded)
       note: row.note,
       lines: loaded.deliveryLines(row.id).map((line) => ({ lineId: line.line_id, pieces: line.pieces })),
     })),
-    cutPlan: plan ? storedPlan(plan) : null,
+    cutPlan: plan ? storedPlan(plan, loaded) : null,
     orders: new Map(loaded.orders(id).map((row) => [row.line_id, row.made_of])),
   }
 }

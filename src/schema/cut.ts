@@ -2,11 +2,21 @@ import { z } from 'zod'
 import type { LengthUnit } from '@/core/units'
 import { countText, idText, lengthText, optionalText } from './fields'
 
+/** More would make one plan that nobody looks through. */
+export const MOST_TOGETHER = 8
+
 /** A cut as it is ticked off: which layout of which stored plan, and how many of its sheets. */
 export const tickFields = z.strictObject({
   planId: idText('a plan'),
   layoutId: idText('a layout'),
   sheets: countText({ name: 'how many sheets', min: 1, max: 100_000 }),
+})
+
+/** Projects that are cut together with one. */
+export const togetherFields = z.strictObject({
+  projects: z
+    .array(idText('a project'))
+    .max(MOST_TOGETHER - 1, `Up to ${MOST_TOGETHER} projects are cut together. Choose fewer.`),
 })
 
 /** The proof piece of a line, and the paper it is cut from. */

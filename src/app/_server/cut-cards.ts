@@ -52,7 +52,7 @@ function cardOf(project: ProjectView, layout: LayoutView, preferences: Preferenc
   const hexagons = hexagonsIn(project, layout)
   const beside = besideCuts(project, layout, preferences)
   return {
-    title: project.name,
+    title: [project.name, ...project.together.map(({ name }) => name)].join(', '),
     heading: `${plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')} of ${paper?.name ?? 'paper'}`,
     under: `${size}. ${layoutText(layout, countedPieces(project, layout), preferences)}`,
     sheetMm: { width: mmFromUm(sheetUm.widthUm), height: mmFromUm(sheetUm.heightUm) },

@@ -21,9 +21,9 @@ export function baselineOf(
   priceOf: (stockId: string) => number | null,
   nowMs: number,
 ): Baseline {
-  const costs = plan.layouts.map(({ stockId, sheets }) => {
+  const costs = plan.layouts.map(({ stockId, sheets, share }) => {
     const price = priceOf(stockId)
-    return price === null ? null : price * sheets
+    return price === null ? null : price * sheets * share
   })
   return {
     atMs: nowMs,
@@ -37,6 +37,6 @@ export function baselineOf(
       ({ parts, secondsPerUnit }) => sum(parts, ({ units }) => units) * secondsPerUnit,
     ),
     dueOn,
-    paperCost: costs.includes(null) ? null : sum(costs, (cost) => cost ?? 0),
+    paperCost: costs.includes(null) ? null : Math.round(sum(costs, (cost) => cost ?? 0)),
   }
 }

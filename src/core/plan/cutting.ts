@@ -1,7 +1,7 @@
-import { countsOf, type CutDemand, type CutTools, type StockSheets } from '../cut'
+import { areaUm2, countsOf, type CutDemand, type CutTools, type Placement, type StockSheets } from '../cut'
 import { bestGrid, sameSize, type SizeUm } from '../sheet'
 import { sum } from './progress'
-import type { Cut, LayoutLeft, Reservation, StoredCutPlan } from './types'
+import { demandOf, type LayoutLeft, type Reservation, type StoredCutPlan } from './types'
 
 /** Why a stored plan is not what would be planned now. */
 export type StaleBecause =
@@ -24,23 +24,32 @@ export type Standing =
   | { readonly status: 'current' }
   | { readonly status: 'stale'; readonly because: StaleBecause }
 
-/** What of a cut says how far a layout is ticked. */
-export type Ticked = Pick<Cut, 'sheets' | 'layout'>
-
-const ticked = (cuts: readonly Ticked[], planId: string, layoutId: string): number =>
-  sum(
-    cuts.filter(({ layout }) => layout?.planId === planId && layout.id === layoutId),
-    ({ sheets }) => sheets,
-  )
-
-/** Layouts of a plan that still have sheets to cut. */
-export const layoutsLeft = (stored: StoredCutPlan | null, cuts: readonly Ticked[]): readonly LayoutLeft[] =>
+/** Layouts of a plan that still have sheets to cut, for whichever project. */
+export const layoutsLeft = (stored: StoredCutPlan | null): readonly LayoutLeft[] =>
   stored === null
     ? []
     : stored.plan.layouts.flatMap((layout) => {
-        const sheets = layout.sheets - ticked(cuts, stored.id, layout.id)
-        return sheets > 0 ? [{ ...layout, sheets, planned: layout.sheets }] : []
+        const ticked = sum(
+          stored.ticked.filter(({ layoutId }) => layoutId === layout.id),
+          ({ sheets }) => sheets,
+        )
+        const sheets = layout.sheets - ticked
+        return sheets > 0 ? [{ ...layout, sheets, planned: layout.sheets, share: 1 }] : []
       })
+
+/** Of the layouts left those that give pieces of some lines, with the share of these in their paper. */
+export function layoutsOf(
+  { problem }: Pick<StoredCutPlan, 'problem'>,
+  left: readonly LayoutLeft[],
+  lineIds: ReadonlySet<string>,
+): readonly LayoutLeft[] {
+  const areas = new Map(problem.demands.map(({ key, sizeUm }) => [key, areaUm2(sizeUm)]))
+  return left.flatMap((layout) => {
+    const areaOf = ({ demand }: Placement) => areas.get(demand) ?? 0
+    const own = layout.placements.filter(({ demand }) => lineIds.has(demandOf(demand).lineId))
+    return own.length === 0 ? [] : [{ ...layout, share: sum(own, areaOf) / sum(layout.placements, areaOf) }]
+  })
+}
 
 /** Pieces that the layouts left still give, by demand. */
 export function givenBy(layouts: readonly LayoutLeft[]): ReadonlyMap<string, number> {
@@ -51,7 +60,9 @@ export function givenBy(layouts: readonly LayoutLeft[]): ReadonlyMap<string, num
 }
 
 /** Sheets of each stock that the layouts left take: what a project reserves. */
-export function sheetsTaken(layouts: readonly LayoutLeft[]): ReadonlyMap<string, number> {
+export function sheetsTaken(
+  layouts: readonly Pick<LayoutLeft, 'stockId' | 'sheets'>[],
+): ReadonlyMap<string, number> {
   const taken = new Map<string, number>()
   for (const { stockId, sheets } of layouts) taken.set(stockId, (taken.get(stockId) ?? 0) + sheets)
   return taken
@@ -142,10 +153,12 @@ export function standingOf({
   for (const { key, count } of demands)
     if (count > (given.get(key) ?? 0) + missingOf(key)) return stale('more wanted')
   const free = unpromised(stock, reservations)
-  const mine = (id: string) => {
-    const held = reservations.find((one) => one.projectId === projectId && one.stockId === id)?.sheets ?? 0
-    return held
-  }
+  const holders = new Set([projectId, ...stored.sharedWith])
+  const mine = (id: string) =>
+    sum(
+      reservations.filter((one) => one.stockId === id && holders.has(one.projectId)),
+      ({ sheets }) => sheets,
+    )
   for (const [stockId, sheets] of sheetsTaken(layouts)) {
     const now = stock.find((one) => one.stockId === stockId)
     if ((now?.available ?? 0) < sheets || mine(stockId) < sheets) return stale('sheets gone')

@@ -127,8 +127,8 @@ test('every station is told, and the next deed is never at a station that is don
 
 test('what work began with: all sheets, those cut before among them; a cost only where every price is known', () => {
   const layouts = [
-    { stockId: 'a4', sheets: 20 },
-    { stockId: 'a3', sheets: 4 },
+    { stockId: 'a4', sheets: 20, share: 1 },
+    { stockId: 'a3', sheets: 4, share: 1 },
   ] as unknown as ProjectPlan['layouts']
   const plan = { lines: [], layouts, facts: { ...planned, sheetsCut: 3 } }
   const prices = new Map([
@@ -391,11 +391,11 @@ describe('promises', () => {
           count: one.count,
           turnable: true,
         })),
-        stock: sheetsFor(one, stock, reservations, known),
+        stock: sheetsFor([one], stock, reservations, known),
       }
       const plan = planByRule(problem)
       for (const layout of plan.layouts) expect(countsOf(layout).size).toBeGreaterThan(0)
-      const takes = sheetsTaken(plan.layouts.map((layout) => ({ ...layout, planned: layout.sheets })))
+      const takes = sheetsTaken(plan.layouts)
       for (const [stockId, sheets] of takes) reservations.push({ projectId: one.id, stockId, sheets })
     }
     return reservations

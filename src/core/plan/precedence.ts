@@ -20,16 +20,20 @@ export function byPrecedence(a: Claimant, b: Claimant): number {
   )
 }
 
-/** Sheets a project may plan with: what is in the drawer less what projects before it have been promised. */
+/**
+ * Sheets that projects planned together may plan with: what is in the drawer less what projects before them have been
+ * promised. They come where the first of them comes.
+ */
 export function sheetsFor(
-  claimant: Claimant,
+  together: readonly Claimant[],
   stock: readonly StockSheets[],
   reservations: readonly Reservation[],
   others: ReadonlyMap<string, Claimant>,
 ): readonly StockSheets[] {
+  const own = new Set(together.map(({ id }) => id))
   const before = reservations.filter(({ projectId }) => {
     const other = others.get(projectId)
-    return projectId !== claimant.id && other !== undefined && byPrecedence(other, claimant) < 0
+    return !own.has(projectId) && other !== undefined && together.every((one) => byPrecedence(other, one) < 0)
   })
   return stock.map((one) => ({
     ...one,

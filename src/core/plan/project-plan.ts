@@ -3,7 +3,7 @@ import type { CutTools, StockSheets } from '../cut'
 import type { DesignDocument, Family } from '../design'
 import type { Pace } from '../time'
 import { ordersOf } from './colours'
-import { givenBy, isOffcut, isReadyCut, layoutsLeft, standingOf, type Standing } from './cutting'
+import { givenBy, isOffcut, isReadyCut, layoutsLeft, layoutsOf, standingOf, type Standing } from './cutting'
 import { cutDemands, needsOf, type PaperNeed } from './demand'
 import { owedOf, type Owed } from './handing-over'
 import { joiningsOf, type Joining } from './joining'
@@ -30,7 +30,7 @@ export interface ProjectSurvey {
   readonly lines: readonly LineProgress[]
   readonly joinings: readonly Joining[]
   readonly owed: readonly Owed[]
-  /** Layouts of the stored plan with the sheets still to be cut. */
+  /** Layouts of the stored plan that give it pieces, with the sheets still to be cut. */
   readonly layouts: readonly LayoutLeft[]
   readonly facts: ProjectFacts
   readonly stations: readonly Station[]
@@ -160,7 +160,7 @@ function shortSheets(
     .filter(({ units }) => units > 0)
     .map(({ paper, units, sizeUm }) => {
       const stock = cutPlan?.problem.stock.filter(({ paperId }) => paperId === paper.paperId) ?? []
-      return shortageOf(units, sizeUm, stock, [], '').sheets
+      return shortageOf(units, sizeUm, stock, [], []).sheets
     })
   return counts.includes(null) ? null : sum(counts, (count) => count ?? 0)
 }
@@ -174,7 +174,8 @@ export function surveyProject(input: ProjectInput): ProjectSurvey {
   const lines = progressOf(brief, designs, records)
   const joinings = joiningsOf(lines, records.joined)
   const owed = owedOf(lines, joinings)
-  const layouts = layoutsLeft(records.cutPlan, records.cuts)
+  const lineIds = new Set(brief.lines.map(({ id }) => id))
+  const layouts = records.cutPlan ? layoutsOf(records.cutPlan, layoutsLeft(records.cutPlan), lineIds) : []
   const facts = factsOf(input, { lines, joinings, owed, layouts })
   return { lines, joinings, owed, layouts, facts, stations: stationsOf(facts), next: nextDeed(facts) }
 }
@@ -203,7 +204,10 @@ export function planProject(input: PlanInput): ProjectPlan {
           const shortage =
             missing === 0
               ? NO_SHORTAGE
-              : shortageOf(missing, part.part.sheetUm, sheets, reservations, brief.id)
+              : shortageOf(missing, part.part.sheetUm, sheets, reservations, [
+                  brief.id,
+                  ...(records.cutPlan?.sharedWith ?? []),
+                ])
           return { ...paper, ...need, shortage }
         }),
       }

@@ -32,13 +32,13 @@ export const scaleThatFits = (sheet: SizeUm, piece: SizeUm): number =>
     Math.min(sheet.widthUm / piece.heightUm, sheet.heightUm / piece.widthUm),
   )
 
-/** What would mend a shortage, and which projects hold sheets that could. */
+/** What would mend a shortage, and which projects hold sheets that could: others than `own`, which are planned together. */
 export function shortageOf(
   units: number,
   pieceUm: SizeUm,
   stock: readonly StockSheets[],
   reservations: readonly Reservation[],
-  projectId: string,
+  own: readonly string[],
 ): Shortage {
   if (units === 0) return NO_SHORTAGE
   const wholes = stock.filter(({ offcut }) => !offcut)
@@ -47,7 +47,7 @@ export function shortageOf(
   const useful = new Set(
     stock.filter(({ sizeUm }) => comesOff(sizeUm, pieceUm)).map(({ stockId }) => stockId),
   )
-  const held = reservations.filter((one) => one.projectId !== projectId && useful.has(one.stockId))
+  const held = reservations.filter((one) => !own.includes(one.projectId) && useful.has(one.stockId))
   const holders = [...new Set(held.map((one) => one.projectId))].map((holder) => ({
     projectId: holder,
     sheets: sum(

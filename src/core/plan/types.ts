@@ -131,6 +131,16 @@ export interface StoredCutPlan {
   readonly madeAtMs: number
   readonly problem: CutProblem
   readonly plan: CutPlan
+  /** Sheets that were cut by it, for whichever project. */
+  readonly ticked: readonly Ticked[]
+  /** Other projects it was made for as well: they are cut together, and a sheet may hold pieces of several. */
+  readonly sharedWith: readonly string[]
+}
+
+/** Sheets of a layout that were cut. */
+export interface Ticked {
+  readonly layoutId: string
+  readonly sheets: number
 }
 
 /** What was recorded of one project. */
@@ -148,7 +158,11 @@ export interface ProjectRecords {
 }
 
 /** A layout of the stored plan with the sheets of it that are still to be cut. */
-export type LayoutLeft = CutLayout & { readonly planned: number }
+export type LayoutLeft = CutLayout & {
+  readonly planned: number
+  /** How much of the paper in its pieces is this project's: less than 1 where it is cut together with others. */
+  readonly share: number
+}
 
 /** What a demand of a cut plan is for. Ids and keys carry no spaces. */
 export interface DemandOf {

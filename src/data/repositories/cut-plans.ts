@@ -21,6 +21,32 @@ export const cutPlansOf = (
         .where('p.project_id', 'in', projectIds)
         .execute()
 
+/** Which projects have which of some plans: those that are cut together have the same. */
+export const sharersOf = (
+  db: Db,
+  planIds: readonly string[],
+): Promise<{ cut_plan_id: string; project_id: string }[]> =>
+  planIds.length === 0
+    ? Promise.resolve([])
+    : db
+        .selectFrom('project_cut_plan')
+        .select(['cut_plan_id', 'project_id'])
+        .where('cut_plan_id', 'in', planIds)
+        .execute()
+
+/** Projects whose plan one of these has, themselves too. */
+export async function plannedWith(db: Db, projectIds: readonly string[]): Promise<readonly string[]> {
+  if (projectIds.length === 0) return []
+  const rows = await db
+    .selectFrom('project_cut_plan as p')
+    .innerJoin('project_cut_plan as other', 'other.cut_plan_id', 'p.cut_plan_id')
+    .select('other.project_id')
+    .distinct()
+    .where('p.project_id', 'in', projectIds)
+    .execute()
+  return [...new Set([...projectIds, ...rows.map((row) => row.project_id)])]
+}
+
 /** Projects that are not put away and have no plan. */
 export async function projectsWithoutPlan(db: Db): Promise<readonly string[]> {
   const rows = await db
@@ -33,12 +59,12 @@ export async function projectsWithoutPlan(db: Db): Promise<readonly string[]> {
   return rows.map((row) => row.id)
 }
 
-/** Stores a plan and gives it to a project in the place of the one it had. */
-export async function saveCutPlan(db: Db, projectId: string, plan: CutPlanRow): Promise<void> {
+/** Stores a plan and gives it to the projects it was made for in the place of those they had. */
+export async function saveCutPlan(db: Db, projectIds: readonly string[], plan: CutPlanRow): Promise<void> {
   await db.insertInto('cut_plan').values(plan).execute()
   await db
     .insertInto('project_cut_plan')
-    .values({ project_id: projectId, cut_plan_id: plan.id })
+    .values(projectIds.map((project_id) => ({ project_id, cut_plan_id: plan.id })))
     .onConflict((conflict) => conflict.column('project_id').doUpdateSet({ cut_plan_id: plan.id }))
     .execute()
   // A plan that no project has and nothing was cut by is of no use to anybody.

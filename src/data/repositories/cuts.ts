@@ -6,16 +6,32 @@ type NewCut = Insertable<CutTable>
 
 type ProofRow = Selectable<ProofTable>
 
-/** Cuts of some projects that stand, newest first. */
+/** Cuts that were made for some projects or gave them pieces: those cut together with others count for each. */
+const cutsFor = (db: Db, projectIds: readonly string[]) =>
+  db
+    .selectFrom('cut')
+    .select(['project_id as for_project', 'id as cut_id'])
+    .where('project_id', 'in', projectIds)
+    .union(
+      db
+        .selectFrom('cut_piece as p')
+        .innerJoin('brief_line as l', 'l.id', 'p.line_id')
+        .select(['l.project_id as for_project', 'p.cut_id'])
+        .where('l.project_id', 'in', projectIds),
+    )
+
+/** Cuts that stand, of each project they were made for or gave pieces, newest first. */
 export const cutsOf = (
   db: Db,
   projectIds: readonly string[],
-): Promise<(CutRow & { readonly offcut: Flag })[]> =>
+): Promise<(CutRow & { readonly for_project: string; readonly offcut: Flag })[]> =>
   projectIds.length === 0
     ? Promise.resolve([])
     : db
-        .selectFrom('cut as c')
+        .selectFrom(cutsFor(db, projectIds).as('f'))
+        .innerJoin('cut as c', 'c.id', 'f.cut_id')
         .selectAll('c')
+        .select('f.for_project')
         .select((cut) =>
           cut
             .selectFrom('stock_move as m')
@@ -28,22 +44,54 @@ export const cutsOf = (
             .$notNull()
             .as('offcut'),
         )
-        .where('c.project_id', 'in', projectIds)
         .where('c.undone_at_ms', 'is', null)
         .orderBy('c.at_ms', 'desc')
         .orderBy('c.id')
         .execute()
 
-/** What those cuts gave. */
+/** What those cuts gave, for whichever project. */
 export const cutPiecesOf = (db: Db, projectIds: readonly string[]): Promise<CutPieceRow[]> =>
   projectIds.length === 0
     ? Promise.resolve([])
     : db
+        .selectFrom('cut_piece')
+        .selectAll()
+        .where('cut_id', 'in', (from) => from.selectFrom(cutsFor(db, projectIds).as('f')).select('f.cut_id'))
+        .execute()
+
+/** Projects that a cut gave pieces, and the one it was made for. */
+export async function projectsOfCut(db: Db, cutId: string): Promise<readonly string[]> {
+  const rows = await db
+    .selectFrom('cut')
+    .select('project_id')
+    .where('id', '=', cutId)
+    .union(
+      db
         .selectFrom('cut_piece as p')
-        .innerJoin('cut as c', 'c.id', 'p.cut_id')
-        .selectAll('p')
-        .where('c.project_id', 'in', projectIds)
-        .where('c.undone_at_ms', 'is', null)
+        .innerJoin('brief_line as l', 'l.id', 'p.line_id')
+        .select('l.project_id')
+        .where('p.cut_id', '=', cutId),
+    )
+    .execute()
+  return rows.map((row) => row.project_id)
+}
+
+/** Sheets of the layouts of some plans that were cut and stand. */
+export const ticksOf = async (
+  db: Db,
+  planIds: readonly string[],
+): Promise<
+  readonly { readonly cut_plan_id: string; readonly layout_id: string; readonly sheets: number }[]
+> =>
+  planIds.length === 0
+    ? []
+    : db
+        .selectFrom('cut')
+        .select(['cut_plan_id', 'layout_id', 'sheets'])
+        .where('cut_plan_id', 'in', planIds)
+        .where('layout_id', 'is not', null)
+        .where('undone_at_ms', 'is', null)
+        .$narrowType<{ cut_plan_id: string; layout_id: string }>()
         .execute()
 
 export const findCut = (db: Db, id: string): Promise<CutRow | undefined> =>

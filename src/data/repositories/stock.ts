@@ -157,7 +157,9 @@ export const findMove = (db: Db, id: string): Promise<StockMoveRow | undefined> 
 export async function usersOfStock(db: Db, stockItemId: string): Promise<readonly string[]> {
   const promised = db
     .selectFrom('reservation as r')
-    .innerJoin('project as p', 'p.id', 'r.project_id')
+    .innerJoin('project_cut_plan as own', 'own.project_id', 'r.project_id')
+    .innerJoin('project_cut_plan as shared', 'shared.cut_plan_id', 'own.cut_plan_id')
+    .innerJoin('project as p', 'p.id', 'shared.project_id')
     .select('p.name')
     .where('r.stock_item_id', '=', stockItemId)
   const cut = db

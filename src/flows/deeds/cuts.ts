@@ -9,16 +9,18 @@ import {
   type DemandOf,
   type Ticked,
 } from '@/core/plan'
-import { replaceReservations } from '@/data/repositories/cut-plans'
-import { cutPiecesOf, findCut, insertCut, markCutUndone } from '@/data/repositories/cuts'
+import { findCut, insertCut, markCutUndone, projectsOfCut } from '@/data/repositories/cuts'
+import { listOpenProjects } from '@/data/repositories/projects'
 import { addStockMoves, movesOfCut, stockItemFor, stockOf } from '@/data/repositories/stock'
-import type { CutPieceRow } from '@/data/tables'
+import { sameSize } from '@/core/sheet'
+import type { CutPieceRow, CutRow } from '@/data/tables'
 import { parseFields } from '@/schema/field-errors'
 import { tickFields } from '@/schema/cut'
 import { keepPlanned } from '../baseline'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { planCuts } from '../plan-cuts'
+import { promisesOf } from '../promises'
 import { plannedOr, type PlannedProject } from '../project-plan'
 
 interface CutToRecord {
@@ -72,14 +74,16 @@ async function recordCut({ db, nowMs }: FlowContext, cut: CutToRecord): Promise<
   }
 }
 
-/** Promises a project the sheets its plan still takes once these cuts stand. */
+/** Promises a project, and those it is cut together with, the sheets their plan still takes once these cuts stand. */
 async function keepPromises(
-  { db }: FlowContext,
-  { brief, records, row }: PlannedProject,
-  cuts: readonly Ticked[],
+  context: FlowContext,
+  { brief, records: { cutPlan }, row }: PlannedProject,
+  ticked: readonly Ticked[],
 ): Promise<void> {
-  const takes = brief.archived ? new Map<string, number>() : sheetsTaken(layoutsLeft(records.cutPlan, cuts))
-  await replaceReservations(db, row.id, takes)
+  if (cutPlan === null) return
+  const takes = brief.archived ? new Map<string, number>() : sheetsTaken(layoutsLeft({ ...cutPlan, ticked }))
+  const promises = await promisesOf(context, [], await listOpenProjects(context.db))
+  await promises.replace([row.id, ...cutPlan.sharedWith], takes)
 }
 
 /** Ticks a layout of the stored plan off, or some of its sheets. Refused where the plan is another by now. */
@@ -89,19 +93,21 @@ export const tickCut = (context: FlowContext, projectId: string, input: unknown)
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { planId, layoutId, sheets } = parsed.value
     const project = await plannedOr(inDeed, projectId)
-    const { cutPlan, cuts } = project.records
+    const { cutPlan } = project.records
     if (cutPlan?.id !== planId) throw new RefusalError('PLAN_CHANGED')
     const layout = project.plan.layouts.find(({ id }) => id === layoutId)
     if (!layout) throw new RefusalError('ALREADY_CUT')
     if (sheets > layout.sheets)
       throw refuseFields({ sheets: `This layout is for ${layout.sheets}. Tick off up to that many.` })
     // Sheets that were promised to somebody else meanwhile (this project was archived) are not this one's to cut.
-    const promised = project.reservations.find(
-      (one) => one.projectId === projectId && one.stockId === layout.stockId,
-    )
-    if ((promised?.sheets ?? 0) < sheets) throw new RefusalError('PLAN_CHANGED')
+    const holders = [projectId, ...cutPlan.sharedWith]
+    const promised = project.reservations
+      .filter((one) => holders.includes(one.projectId) && one.stockId === layout.stockId)
+      .reduce((sum, one) => sum + one.sheets, 0)
+    if (promised < sheets) throw new RefusalError('PLAN_CHANGED')
     await keepPlanned(inDeed, project)
-    const { planned: _, ...whole } = layout
+    for (const id of cutPlan.sharedWith) await keepPlanned(inDeed, await plannedOr(inDeed, id))
+    const { planned: _, share: __, ...whole } = layout
     const done: CutLayout = { ...whole, sheets }
     const demands = new Map(cutPlan.problem.demands.map(({ key, sizeUm }) => [key, sizeUm]))
     const sizeOf = (demand: string) => {
@@ -110,7 +116,7 @@ export const tickCut = (context: FlowContext, projectId: string, input: unknown)
       return size
     }
     await recordCut(inDeed, { projectId, planId, layout: done, proof: false, sizeOf })
-    await keepPromises(inDeed, project, [...cuts, { sheets, layout: { planId, id: layoutId } }])
+    await keepPromises(inDeed, project, [...cutPlan.ticked, { layoutId, sheets }])
     return null
   })
 
@@ -123,7 +129,7 @@ export async function takeOutReady(
   project: PlannedProject,
   of: DemandOf,
 ): Promise<void> {
-  const { cutPlan, cuts } = project.records
+  const { cutPlan } = project.records
   if (cutPlan === null || project.plan.standing.status !== 'current') return
   const key = demandKey(of)
   const sizeUm = cutPlan.problem.demands.find((demand) => demand.key === key)?.sizeUm
@@ -131,7 +137,7 @@ export async function takeOutReady(
     (layout) => layout.placements[0]?.demand === key && isReadyCut(layout, cutPlan),
   )
   if (!sizeUm || ready.length === 0) return
-  for (const { planned: _, ...layout } of ready)
+  for (const { planned: _, share: __, ...layout } of ready)
     await recordCut(inDeed, {
       projectId: project.row.id,
       planId: cutPlan.id,
@@ -139,8 +145,8 @@ export async function takeOutReady(
       proof: false,
       sizeOf: () => sizeUm,
     })
-  const ticked = ready.map(({ id, sheets }) => ({ sheets, layout: { planId: cutPlan.id, id } }))
-  await keepPromises(inDeed, project, [...cuts, ...ticked])
+  const ticked = ready.map(({ id, sheets }) => ({ layoutId: id, sheets }))
+  await keepPromises(inDeed, project, [...cutPlan.ticked, ...ticked])
 }
 
 /** Takes a cut back: sheets return and its offcuts go. Refused once its pieces are folded or its offcuts used. */
@@ -148,19 +154,10 @@ export const undoCut = (context: FlowContext, projectId: string, cutId: string):
   deed(context, async (inDeed) => {
     const { db, nowMs } = inDeed
     const cut = await findCut(db, cutId)
-    if (!cut || cut.project_id !== projectId || cut.undone_at_ms !== null) throw new RefusalError('NOT_FOUND')
-    const project = await plannedOr(inDeed, projectId)
-    const pieces = (await cutPiecesOf(db, [projectId])).filter((piece) => piece.cut_id === cutId)
-    for (const piece of pieces) {
-      const part = project.plan.lines
-        .find(({ line }) => line.id === piece.line_id)
-        ?.parts.find((one) => one.part.key === piece.part_key)
-      const paper = part?.papers.find(({ paperId }) => paperId === cut.paper_id)
-      const { widthUm, heightUm } = part?.part.sheetUm ?? { widthUm: 0, heightUm: 0 }
-      if (!paper || widthUm !== piece.width_um || heightUm !== piece.height_um) continue
-      if (paper.waitingUnits < piece.pieces)
-        throw new RefusalError('CUT_IN_USE', { waiting: paper.waitingUnits, pieces: piece.pieces })
-    }
+    const owners = await projectsOfCut(db, cutId)
+    if (!cut || !owners.includes(projectId) || cut.undone_at_ms !== null) throw new RefusalError('NOT_FOUND')
+    const projects = await Promise.all(owners.map((id) => plannedOr(inDeed, id)))
+    for (const project of projects) refuseUsed(project, cut)
     const moves = await movesOfCut(db, cutId)
     const levels = new Map((await stockOf(db, [cut.paper_id])).map((one) => [one.id, one.amount]))
     for (const { stock_item_id, delta } of moves)
@@ -179,17 +176,36 @@ export const undoCut = (context: FlowContext, projectId: string, cutId: string):
       })),
     )
     // A cut of the plan comes back to it as it was; one outside it (a proof piece) changes what is wanted.
-    const ofThePlan = cut.cut_plan_id !== null && cut.cut_plan_id === project.records.cutPlan?.id
-    if (ofThePlan)
-      await keepPromises(
-        inDeed,
-        project,
-        project.records.cuts.filter(({ id }) => id !== cutId),
-      )
+    for (const project of projects) {
+      const { cutPlan } = project.records
+      if (cutPlan === null || cut.cut_plan_id !== cutPlan.id)
+        await planCuts(inDeed, { project: project.row.id })
+      else await keepPromises(inDeed, project, withoutOne(cutPlan.ticked, cut))
+    }
     // Its offcuts may have been promised to another project meanwhile.
-    await planCuts(inDeed, { paperIds: [cut.paper_id], ...(ofThePlan ? {} : { project: projectId }) })
+    await planCuts(inDeed, { paperIds: [cut.paper_id] })
     return null
   })
+
+/** Refuses where pieces of a cut are folded: fewer wait than it gave. */
+function refuseUsed({ plan, records }: PlannedProject, { id, paper_id }: CutRow): void {
+  const pieces = records.cuts.find((one) => one.id === id)?.pieces ?? []
+  for (const { lineId, partKey, sizeUm, count } of pieces) {
+    const part = plan.lines
+      .find(({ line }) => line.id === lineId)
+      ?.parts.find((one) => one.part.key === partKey)
+    const paper = part?.papers.find(({ paperId }) => paperId === paper_id)
+    if (!paper || !part || !sameSize(part.part.sheetUm, sizeUm)) continue
+    if (paper.waitingUnits < count)
+      throw new RefusalError('CUT_IN_USE', { waiting: paper.waitingUnits, pieces: count })
+  }
+}
+
+/** What was ticked, without one cut. */
+function withoutOne(ticked: readonly Ticked[], { layout_id, sheets }: CutRow): readonly Ticked[] {
+  const at = ticked.findIndex((one) => one.layoutId === layout_id && one.sheets === sheets)
+  return ticked.filter((_, index) => index !== at)
+}
 
 /** Cuts one piece before the bulk and plans the rest again. */
 export async function recordProofCut(

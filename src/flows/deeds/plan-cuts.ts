@@ -1,12 +1,15 @@
 import { checkCutPlan, isBetterPlan, verifiedPlan } from '@/core/cut'
-import { sheetsFor } from '@/core/plan'
-import { replaceReservations } from '@/data/repositories/cut-plans'
-import { findProject, listOpenProjects, updateProject } from '@/data/repositories/projects'
+import { sheetsTaken } from '@/core/plan'
+import { findProject, listOpenProjects, projectsById, updateProject } from '@/data/repositories/projects'
 import { foundPlan } from '@/schema/cut-plan'
-import { deed, RefusalError, type DeedResult } from '../deed'
+import { togetherFields } from '@/schema/cut'
+import { parseFields } from '@/schema/field-errors'
+import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import type { FlowContext } from '../flow-context'
 import { keepPlan, planCuts } from '../plan-cuts'
-import { claimantOf, mayCut, plannedOr, stockSheets } from '../project-plan'
+import { plannedOr } from '../project-plan'
+import { loadProjects } from '../project-records'
+import { promisesOf } from '../promises'
 
 /** Plans a project's cuts anew, with what is in the drawer and what its pieces take by now. */
 export const planAgain = (context: FlowContext, projectId: string): Promise<DeedResult<null>> =>
@@ -46,26 +49,52 @@ export const takeFoundPlan = (
     const { planId, layouts, proofs } = parsed.data
     const project = await plannedOr(inDeed, projectId)
     const { cutPlan } = project.records
-    const begun = project.plan.layouts.some(({ sheets, planned }) => sheets < planned)
-    const whole = project.plan.layouts.length === cutPlan?.plan.layouts.length && !begun
-    if (cutPlan?.id !== planId || !whole) throw new RefusalError('PLAN_CHANGED')
+    const begun = (cutPlan?.ticked.length ?? 0) > 0
+    if (cutPlan?.id !== planId || begun) throw new RefusalError('PLAN_CHANGED')
     const { problem, plan: stored } = cutPlan
     const plan = verifiedPlan(problem, layouts, proofs, stored.proofs ?? [])
     if (checkCutPlan(problem, plan).length > 0) throw new RefusalError('NO_SUCH_PLAN')
     if (!isBetterPlan(problem, plan, stored)) return { kept: false }
-    const open = await listOpenProjects(db)
-    const claimants = new Map(open.map((row) => [row.id, claimantOf(row)]))
-    const may = sheetsFor(
-      claimantOf(project.row),
-      project.stock.filter(mayCut(project)).map(stockSheets),
-      project.reservations,
-      claimants,
-    )
-    const takes = new Map<string, number>()
-    for (const { stockId, sheets } of layouts) takes.set(stockId, (takes.get(stockId) ?? 0) + sheets)
-    for (const [stockId, sheets] of takes)
+    const ids = [projectId, ...cutPlan.sharedWith]
+    const together = await loadProjects(inDeed, await projectsById(db, ids))
+    const promises = await promisesOf(inDeed, together, await listOpenProjects(db))
+    const may = promises.sheetsFor(together)
+    for (const [stockId, sheets] of sheetsTaken(layouts))
       if ((may.find((one) => one.stockId === stockId)?.available ?? 0) < sheets)
         throw new RefusalError('PLAN_CHANGED')
-    await replaceReservations(db, projectId, await keepPlan(inDeed, projectId, problem, plan))
+    await promises.replace(ids, await keepPlan(inDeed, ids, problem, plan))
     return { kept: true }
+  })
+
+/**
+ * Cuts a project together with others from now on: a sheet may hold pieces of several. Refused where one of them is not
+ * there, put away, or has nothing left to cut.
+ */
+export const cutTogether = (
+  context: FlowContext,
+  projectId: string,
+  input: unknown,
+): Promise<DeedResult<null>> =>
+  deed(context, async (inDeed) => {
+    const parsed = parseFields(togetherFields, input)
+    if (!parsed.ok) throw refuseFields(parsed.fields)
+    const together = [...new Set(parsed.value.projects)].filter((id) => id !== projectId)
+    if (together.length === 0) throw new RefusalError('NOTHING_TO_CUT_TOGETHER')
+    for (const one of [projectId, ...together]) {
+      const { brief, plan } = await plannedOr(inDeed, one)
+      const left = plan.lines.some(({ parts }) =>
+        parts.some(({ papers }) => papers.some(({ unitsToCut }) => unitsToCut > 0)),
+      )
+      if (brief.archived || !left) throw new RefusalError('NOTHING_TO_CUT_TOGETHER', { projects: brief.name })
+    }
+    await planCuts(inDeed, { project: projectId, together })
+    return null
+  })
+
+/** Plans a project and those it was cut together with each by itself again. */
+export const cutApart = (context: FlowContext, projectId: string): Promise<DeedResult<null>> =>
+  deed(context, async (inDeed) => {
+    if (!(await findProject(inDeed.db, projectId))) throw new RefusalError('NOT_FOUND')
+    await planCuts(inDeed, { project: projectId, apart: true })
+    return null
   })

@@ -55,6 +55,14 @@ export interface DrawerSheets extends SheetView {
   readonly heldElsewhere: number
 }
 
+/** A project that another is cut together with: what of it lies on its sheets. */
+export interface CutWith {
+  readonly id: string
+  readonly name: string
+  readonly lines: readonly LineView[]
+  readonly facts: ProjectFacts
+}
+
 export interface ProjectView {
   readonly id: string
   readonly name: string
@@ -94,6 +102,8 @@ export interface ProjectView {
     /** The size of every demand, by its name. */
     readonly sizes: ReadonlyMap<string, SizeUm>
   } | null
+  /** Projects it is cut together with. */
+  readonly together: readonly CutWith[]
   readonly standing: Standing
   readonly baseline: Baseline | null
   readonly facts: ProjectFacts
@@ -123,11 +133,7 @@ function cutPlanView({ records, plan, stock }: PlannedProject): ProjectView['cut
         : []
     }),
     problem: cutPlan.problem,
-    open:
-      plan.layouts.length === cutPlan.plan.layouts.length &&
-      plan.layouts.every(({ sheets, planned }) => sheets === planned)
-        ? cutPlan.problem
-        : null,
+    open: cutPlan.ticked.length === 0 ? cutPlan.problem : null,
     sizes: new Map(cutPlan.problem.demands.map(({ key, sizeUm }) => [key, sizeUm])),
   }
 }
@@ -149,10 +155,11 @@ function byLine(plan: Pick<PlannedProject['plan'], 'joinings' | 'owed'>, lines: 
   }
 }
 
-async function viewOf(context: FlowContext, project: PlannedProject): Promise<ProjectView> {
-  const { row, brief, plan, records, stock, reservations, runs } = project
-  const paperIds = paperIdsOf(project)
-  const found = new Map((await papersById(context.db, paperIds)).map((paper) => [paper.id, paperView(paper)]))
+async function linesOf(
+  context: FlowContext,
+  { plan, records }: PlannedProject,
+  papers: ReadonlyMap<string, PaperView>,
+): Promise<readonly LineView[]> {
   const holders = plan.lines.flatMap(({ parts }) =>
     parts.flatMap(({ papers }) => papers.flatMap(({ shortage }) => shortage.holders)),
   )
@@ -161,7 +168,30 @@ async function viewOf(context: FlowContext, project: PlannedProject): Promise<Pr
     holders.map(({ projectId }) => projectId),
   )
   const shelf = await shelfStock(context.db)
-  const lines = plan.lines.map((line) => lineView(line, records.proofs, { papers: found, projects, shelf }))
+  return plan.lines.map((line) => lineView(line, records.proofs, { papers, projects, shelf }))
+}
+
+const paperViews = async ({ db }: FlowContext, paperIds: readonly string[]) =>
+  new Map((await papersById(db, paperIds)).map((paper) => [paper.id, paperView(paper)]))
+
+/** Projects whose cuts are planned together with a project's. */
+async function cutWith(context: FlowContext, { records }: PlannedProject): Promise<readonly CutWith[]> {
+  const views: CutWith[] = []
+  for (const id of records.cutPlan?.sharedWith ?? []) {
+    const other = await findPlanned(context, id)
+    if (!other) continue
+    const lines = await linesOf(context, other, await paperViews(context, paperIdsOf(other)))
+    views.push({ id, name: other.row.name, lines, facts: other.plan.facts })
+  }
+  return views
+}
+
+async function viewOf(context: FlowContext, project: PlannedProject): Promise<ProjectView> {
+  const { row, brief, plan, records, stock, reservations, runs } = project
+  const paperIds = paperIdsOf(project)
+  const found = await paperViews(context, paperIds)
+  const lines = await linesOf(context, project, found)
+  const own = [row.id, ...(records.cutPlan?.sharedWith ?? [])]
   return {
     id: row.id,
     name: row.name,
@@ -182,7 +212,7 @@ async function viewOf(context: FlowContext, project: PlannedProject): Promise<Pr
         .map((line): DrawerSheets => ({
           ...sheetView(line),
           heldElsewhere: reservations
-            .filter((one) => one.stockId === line.id && one.projectId !== row.id)
+            .filter((one) => one.stockId === line.id && !own.includes(one.projectId))
             .reduce((sum, one) => sum + one.sheets, 0),
         }))
       return paper ? [{ ...paper, sheets }] : []
@@ -200,6 +230,7 @@ async function viewOf(context: FlowContext, project: PlannedProject): Promise<Pr
     ...byLine(plan, lines),
     deliveries: records.deliveries,
     cutPlan: cutPlanView(project),
+    together: await cutWith(context, project),
     standing: plan.standing,
     baseline: await readBaseline(context, row.id),
     facts: plan.facts,

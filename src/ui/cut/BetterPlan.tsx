@@ -1,13 +1,11 @@
 'use client'
 
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef } from 'react'
 import type { CutPlan, CutProblem } from '@/core/cut'
 import type { DeedResult } from '@/flows/deed'
-import { startCutPlan } from '@/workers/cut-plan-client'
-import type { CutPlanAnswer, CutPlanProgress } from '@/workers/cut-plan.worker'
-import type { Running } from '@/workers/running'
 import { refusalWords } from '../format'
 import { WorkGoing } from '../forms/WorkGoing'
+import { usePlanSearch, type Judged } from './usePlanSearch'
 
 interface FoundPlan {
   readonly planId: string
@@ -23,40 +21,22 @@ interface BetterPlanProps {
   readonly take: (found: FoundPlan) => Promise<DeedResult<{ readonly kept: boolean }>>
 }
 
-type State =
-  | { readonly kind: 'idle' }
-  | { readonly kind: 'running'; readonly progress: CutPlanProgress | null }
-  | { readonly kind: 'done'; readonly kept: boolean }
-  | { readonly kind: 'failed'; readonly says: string }
-
 const NOT_LOOKED = 'A better plan could not be looked for.'
 
 /** Looks for a plan with fewer sheets, then fewer layouts, beside the page; what is found is checked and kept by the server. */
 export function BetterPlan({ planId, problem, atOnce, take }: BetterPlanProps) {
-  const [state, setState] = useState<State>({ kind: 'idle' })
-  const running = useRef<Running<CutPlanAnswer> | null>(null)
-  const start = useCallback(() => {
-    setState({ kind: 'running', progress: null })
-    const search = startCutPlan(problem, (progress) => setState({ kind: 'running', progress }))
-    running.current = search
-    void search.answer
-      .then(async (answer): Promise<State> => {
-        if (!answer.ok) return { kind: 'failed', says: NOT_LOOKED }
-        const { layouts, proofs = [] } = answer.plan
-        const result = await take({
-          planId,
-          layouts,
-          proofs: proofs.map(({ paperId, multipliers }) => ({ paperId, multipliers })),
-        })
-        return result.ok
-          ? { kind: 'done', kept: result.value.kept }
-          : { kind: 'failed', says: refusalWords(result) }
+  const judge = useCallback(
+    async ({ layouts, proofs = [] }: CutPlan): Promise<Judged<boolean>> => {
+      const result = await take({
+        planId,
+        layouts,
+        proofs: proofs.map(({ paperId, multipliers }) => ({ paperId, multipliers })),
       })
-      .catch((): State => ({ kind: 'failed', says: NOT_LOOKED }))
-      .then((next) => {
-        if (running.current === search) setState(next)
-      })
-  }, [planId, problem, take])
+      return result.ok ? { ok: true, result: result.value.kept } : { ok: false, says: refusalWords(result) }
+    },
+    [planId, take],
+  )
+  const { state, start, stop } = usePlanSearch(problem, judge, NOT_LOOKED)
   const looked = useRef(false)
   useEffect(() => {
     // Once a page: what is then still open stays so.
@@ -64,12 +44,6 @@ export function BetterPlan({ planId, problem, atOnce, take }: BetterPlanProps) {
     looked.current = true
     start()
   }, [atOnce, start])
-  useEffect(() => () => running.current?.cancel(), [])
-  const stop = () => {
-    running.current?.cancel()
-    running.current = null
-    setState({ kind: 'idle' })
-  }
   if (state.kind === 'running')
     return (
       <WorkGoing
@@ -88,7 +62,7 @@ export function BetterPlan({ planId, problem, atOnce, take }: BetterPlanProps) {
       </button>
       {state.kind === 'done' ? (
         <span role="status">
-          {state.kept ? 'A better plan was found and kept.' : 'None better was found.'}
+          {state.result ? 'A better plan was found and kept.' : 'None better was found.'}
         </span>
       ) : null}
       {state.kind === 'failed' ? <span role="alert">{state.says}</span> : null}

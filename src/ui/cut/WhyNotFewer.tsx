@@ -11,16 +11,19 @@ interface WhyNotFewerProps {
 /** What no plan goes below, paper by paper, with the reckoning that says so. */
 export function WhyNotFewer({ project, preferences }: WhyNotFewerProps) {
   const { cutPlan, papers } = project
-  const proofs = cutPlan?.plan.proofs ?? []
+  // Of projects cut together each tells of its own papers.
+  const proofs = (cutPlan?.plan.proofs ?? []).flatMap((proof) => {
+    const paper = papers.find(({ id }) => id === proof.paperId)
+    return paper ? [{ proof, name: paper.name }] : []
+  })
   if (!cutPlan || proofs.length === 0) return null
   return (
     <details>
       <summary className="cursor-pointer py-2">Why not fewer</summary>
       <ul className="mt-1 flex max-w-prose flex-col gap-3">
-        {proofs.map((proof) => (
+        {proofs.map(({ proof, name }) => (
           <li key={proof.paperId}>
-            <strong>{papers.find(({ id }) => id === proof.paperId)?.name ?? 'A paper'}:</strong>{' '}
-            {boundWords(proof, cutPlan.problem, preferences)}
+            <strong>{name}:</strong> {boundWords(proof, cutPlan.problem, preferences)}
           </li>
         ))}
       </ul>

@@ -1,33 +1,49 @@
 import { countsOf } from '@/core/cut'
-import { demandOf } from '@/core/plan'
+import { demandOf, type DemandOf } from '@/core/plan'
 import { HEXAGON_HIGH_PER_WIDE, type SizeUm } from '@/core/sheet'
 import { mixedPairOf, mmFromUm, nominalGapMm } from '@/core/units'
 import type { LineView, PartView } from '@/flows/read/line-view'
-import type { ProjectView } from '@/flows/read/project'
+import type { CutWith, ProjectView } from '@/flows/read/project'
 import { marksOf } from './cut-words'
 import { countOf, formatExact, formatPiece, pieceNoun, formatSheet, type Preferences } from '../format'
 
 export type LayoutView = NonNullable<ProjectView['cutPlan']>['layouts'][number]
 
-export interface Counted {
-  readonly count: number
+/** What a demand of a cut plan is for: a line of the project, or of one that is cut together with it. */
+export interface CutFor {
   readonly line: LineView | undefined
   readonly part: PartView | undefined
+  /** The project where it is another's. */
+  readonly other: CutWith | null
 }
 
+export function cutFor(
+  { lines, together }: Pick<ProjectView, 'lines' | 'together'>,
+  of: Pick<DemandOf, 'lineId' | 'partKey'>,
+): CutFor {
+  const found = [{ lines, other: null }, ...together.map((other) => ({ lines: other.lines, other }))].flatMap(
+    ({ lines: all, other }) => all.filter(({ id }) => id === of.lineId).map((line) => ({ line, other })),
+  )[0]
+  return {
+    line: found?.line,
+    part: found?.line.parts.find(({ key }) => key === of.partKey),
+    other: found?.other ?? null,
+  }
+}
+
+/** Whose a piece is, where it is not this project's. */
+export const otherWords = ({ other }: Pick<CutFor, 'other'>): string => (other ? `, for ${other.name}` : '')
+
+export type Counted = CutFor & { readonly count: number }
+
 /** What one sheet of a layout gives, line by line. */
-export const countedPieces = ({ lines }: ProjectView, layout: LayoutView): readonly Counted[] =>
-  [...countsOf(layout)].map(([demand, count]) => {
-    const { lineId, partKey } = demandOf(demand)
-    const line = lines.find(({ id }) => id === lineId)
-    return { count, line, part: line?.parts.find(({ key }) => key === partKey) }
-  })
+export const countedPieces = (project: ProjectView, layout: LayoutView): readonly Counted[] =>
+  [...countsOf(layout)].map(([demand, count]) => ({ count, ...cutFor(project, demandOf(demand)) }))
 
 /** What one piece of a demand is called. */
-export function pieceName({ lines }: ProjectView, demand: string): string {
-  const { lineId, partKey } = demandOf(demand)
-  const part = lines.find(({ id }) => id === lineId)?.parts.find(({ key }) => key === partKey)
-  return part ? pieceNoun(1, part.highPerWide) : 'piece'
+export function pieceName(project: ProjectView, demand: string): string {
+  const { part, ...whose } = cutFor(project, demandOf(demand))
+  return part ? `${pieceNoun(1, part.highPerWide)}${otherWords(whose)}` : 'piece'
 }
 
 export function layoutText(
@@ -38,22 +54,21 @@ export function layoutText(
   const kept = offcuts.map((size) =>
     formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences),
   )
-  const pieces = counted.map(({ count, line, part }) => {
+  const pieces = counted.map(({ count, line, part, other }) => {
     const noun = part ? pieceNoun(1, part.highPerWide) : 'piece'
     const size = part ? formatPiece(part.sheetMm, part.highPerWide, preferences) : ''
     return counted.length === 1
       ? countOf(count, noun)
-      : `${countOf(count, noun)} of ${size} (${line?.design.name.toLowerCase() ?? ''})`
+      : `${countOf(count, noun)} of ${size} (${line?.design.name.toLowerCase() ?? ''}${otherWords({ other })})`
   })
   return `${pieces.join(' and ')} from ${sheets === 1 ? 'it' : 'each'}${kept.length === 0 ? ', nothing worth keeping left.' : `; keep ${kept.join(' and ')}.`}`
 }
 
 /** Demands of a layout whose pieces are hexagons. */
-export const hexagonsIn = ({ lines }: ProjectView, { placements }: LayoutView): ReadonlySet<string> =>
+export const hexagonsIn = (project: ProjectView, { placements }: LayoutView): ReadonlySet<string> =>
   new Set(
     placements.flatMap(({ demand }) => {
-      const { lineId, partKey } = demandOf(demand)
-      const part = lines.find(({ id }) => id === lineId)?.parts.find(({ key }) => key === partKey)
+      const { part } = cutFor(project, demandOf(demand))
       return part?.highPerWide === HEXAGON_HIGH_PER_WIDE ? [demand] : []
     }),
   )

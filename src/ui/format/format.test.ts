@@ -179,6 +179,7 @@ describe('refusals', () => {
     'NOT_ENOUGH_STOCK',
     'PLAN_CHANGED',
     'NO_SUCH_PLAN',
+    'NOTHING_TO_CUT_TOGETHER',
     'MOVE_IN_USE',
     'MOVE_UNDONE',
     'MOVE_OF_CUT',

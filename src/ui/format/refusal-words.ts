@@ -27,6 +27,10 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   PLAN_CHANGED: () =>
     'The plan has changed since this page was shown. Look at it again and tick off the new layout.',
   NO_SUCH_PLAN: () => 'What was found cannot be cut from this paper. The plan stays as it was.',
+  NOTHING_TO_CUT_TOGETHER: ({ projects = '' }) =>
+    projects === ''
+      ? 'Choose a project to cut it together with.'
+      : `Nothing is to be cut for ${projects} any more. Choose others.`,
   MOVE_IN_USE: ({ projects = 'A project' }) =>
     `${projects} counts with these sheets or has cut them. Take that back first, or count the sheets anew.`,
   MOVE_UNDONE: () => 'This is taken back already.',

@@ -6,7 +6,7 @@ import { tickCut, undoCut } from '@/flows/deeds/cuts'
 import { handOver, undoHandOver } from '@/flows/deeds/deliveries'
 import { recordJoin } from '@/flows/deeds/joins'
 import { chooseOrder, choosePlannedOrders, undoOrder } from '@/flows/deeds/orders'
-import { holdPaperFirst, planAgain, takeFoundPlan } from '@/flows/deeds/plan-cuts'
+import { cutApart, cutTogether, holdPaperFirst, planAgain, takeFoundPlan } from '@/flows/deeds/plan-cuts'
 import { acceptProof, askProofAgain, cutProof, skipProof } from '@/flows/deeds/proofs'
 import { startProjectRun } from '@/flows/deeds/runs'
 import { readBriefDesign } from '@/flows/read/brief-designs'
@@ -83,6 +83,11 @@ export const planAgainAction = async (projectId: unknown) => actOn(projectId, pl
 
 export const takeFoundPlanAction = async (projectId: unknown, found: unknown) =>
   actOn(projectId, (context, id) => takeFoundPlan(context, id, found))
+
+export const cutTogetherAction = async (projectId: unknown, input: unknown) =>
+  actOn(projectId, (context, id) => cutTogether(context, id, input))
+
+export const cutApartAction = async (projectId: unknown) => actOn(projectId, cutApart)
 
 /** What sheets are cut with; the project's cuts are planned for it at once. */
 export const saveCuttingAction = async (projectId: unknown, input: unknown) =>

@@ -1,5 +1,6 @@
 import type { ProjectView } from '@/flows/read/project'
 import { countOf, formatMoment, plural, type Preferences } from '@/ui/format'
+import { cutFor, otherWords } from '@/ui/cut/layout-words'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { undoCutAction } from '../../actions'
 
@@ -20,10 +21,8 @@ export function CutsDone({ project, preferences }: CutsDoneProps) {
         {project.cuts.map((cut) => {
           const paper = project.papers.find(({ id }) => id === cut.paperId)
           const pieces = cut.pieces.map(({ lineId, partKey, count }) => {
-            const part = project.lines
-              .find(({ id }) => id === lineId)
-              ?.parts.find(({ key }) => key === partKey)
-            return countOf(count, part?.name ?? 'piece')
+            const { part, ...whose } = cutFor(project, { lineId, partKey })
+            return `${countOf(count, part?.name ?? 'piece')}${otherWords(whose)}`
           })
           const what = `${pieces.join(' and ')}, ${paper?.name ?? 'a paper no longer used here'}`
           return (

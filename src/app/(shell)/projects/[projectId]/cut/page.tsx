@@ -1,3 +1,4 @@
+import { Fragment } from 'react'
 import type { Metadata } from 'next'
 import { openStation, type StationParams } from '@/app/_server/open-station'
 import type { CutTools } from '@/core/cut'
@@ -17,6 +18,7 @@ import {
   grainIn,
   hexagonsIn,
   layoutText,
+  otherWords,
   mixedSquares,
   pieceName,
   type LayoutView,
@@ -27,10 +29,18 @@ import { CuttingTools } from '@/ui/cut/CuttingTools'
 import { Swatch } from '@/ui/paper/Swatch'
 import { CutStanding } from '@/ui/cut/CutStanding'
 import { SizeSweep } from '@/ui/cut/SizeSweep'
+import { DeedButton } from '@/ui/forms/DeedButton'
+import { Link } from '@/ui/shell/Link'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { TickCut } from '@/ui/cut/TickCut'
 import { WhyNotFewer } from '@/ui/cut/WhyNotFewer'
-import { planAgainAction, saveCuttingAction, takeFoundPlanAction, tickCutAction } from '../../actions'
+import {
+  cutApartAction,
+  planAgainAction,
+  saveCuttingAction,
+  takeFoundPlanAction,
+  tickCutAction,
+} from '../../actions'
 import { CutsDone } from './cuts-done'
 import { LineProof, lineTitle, proofOpen } from './proofs'
 
@@ -95,6 +105,7 @@ function Planning({
         preferences={preferences}
         planAgain={planAgainAction.bind(null, project.id)}
       />
+      <CutTogether project={project} />
       {cutPlan && cutPlan.layouts.some(({ ready }) => !ready) ? (
         <p>
           <a href={`/api/cut-cards/${project.id}`} className="underline">
@@ -123,6 +134,37 @@ function Planning({
         save={saveCuttingAction.bind(null, project.id)}
       />
     </div>
+  )
+}
+
+/** Which projects it is cut together with, and where that is chosen. */
+function CutTogether({ project }: { readonly project: ProjectView }) {
+  const { id, together, facts } = project
+  const page = `/projects/${id}/cut/together`
+  if (together.length === 0)
+    return facts.sheetsToCut + facts.offcutsToCut === 0 ? null : (
+      <p>
+        <Link href={page} className="underline">
+          Cut together with another project
+        </Link>
+      </p>
+    )
+  return (
+    <p className="note">
+      Cut together with{' '}
+      {together.map((other, index) => (
+        <Fragment key={other.id}>
+          {index === 0 ? '' : index === together.length - 1 ? ' and ' : ', '}
+          <Link href={`/projects/${other.id}/cut`} className="underline">
+            {other.name}
+          </Link>
+        </Fragment>
+      ))}
+      : a sheet may hold pieces of each.{' '}
+      <DeedButton act={cutApartAction.bind(null, id)} className="btn btn-ghost btn-sm">
+        Cut apart again
+      </DeedButton>
+    </p>
   )
 }
 
@@ -206,9 +248,9 @@ interface LayoutProps extends ProjectProps {
 
 function LayoutItem({ project, planId, layout, colour, paperName, preferences }: LayoutProps) {
   const counted = countedPieces(project, layout)
-  const waits = counted.find(({ line }) => line && proofOpen(line, project))?.line
+  const waits = counted.find(({ line, other }) => line && proofOpen(line, other ?? project))
   const text = layoutText(layout, counted, preferences)
-  const of = `${plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')} of ${paperName} for ${counted.map(({ line }) => line?.design.name).join(' and ')}`
+  const of = `${plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')} of ${paperName} for ${counted.map(({ line, ...whose }) => `${line?.design.name ?? 'a design'}${otherWords(whose)}`).join(' and ')}`
   return (
     <li className="grid gap-x-8 gap-y-3 tablet:grid-cols-[minmax(14rem,26rem)_1fr]">
       <CutDrawing
@@ -249,7 +291,10 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
           </p>
         )}
         {waits ? (
-          <p className="second">After the proof piece of the {waits.design.name.toLowerCase()}.</p>
+          <p className="second">
+            After the proof piece of the {waits.line?.design.name.toLowerCase()}
+            {otherWords(waits)}.
+          </p>
         ) : (
           <TickCut
             planId={planId}

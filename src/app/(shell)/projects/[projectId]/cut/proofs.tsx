@@ -28,10 +28,10 @@ interface LineProps {
 }
 
 /** Whether a line waits for its proof piece: nothing of it is cut in bulk before. */
-export const proofOpen = ({ proof, papers }: LineView, project: ProjectView): boolean =>
+export const proofOpen = ({ proof, papers }: LineView, { facts }: Pick<ProjectView, 'facts'>): boolean =>
   proof.status === 'cut' ||
   (proof.status === 'none' &&
-    project.facts.proofsToCut > 0 &&
+    facts.proofsToCut > 0 &&
     papers.some((row) => row.unitsToCut > 0) &&
     papers.every((row) => row.cutUnits === 0 && row.usableUnits === 0))
 
