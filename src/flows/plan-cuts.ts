@@ -3,13 +3,14 @@ import {
   checkCutPlan,
   AT_ONCE,
   BY_RULE,
-  planExactly,
+  planTogether,
   type CutPlan,
   type CutProblem,
   type CutTools,
   type Effort,
   type LinearSolver,
   type StockSheets,
+  type TogetherProblem,
 } from '@/core/cut'
 import { invariant } from '@/core/errors'
 import {
@@ -101,8 +102,8 @@ export const problemOf = (
   members: readonly Member[],
   stock: readonly StockSheets[],
   { lessons, tools }: Pick<Planning, 'lessons' | 'tools'>,
-): CutProblem => ({
-  demands: members.flatMap(({ project, survey }) =>
+): TogetherProblem => ({
+  parties: members.map(({ project, survey }) =>
     cutDemands(
       survey.lines,
       ({ design }) => lessons.rejectRate(design.family),
@@ -191,24 +192,23 @@ export async function planCuts(context: FlowContext, moved: WhatMoved): Promise<
       continue
     }
     const effort = isAsked || others++ < MOST_OTHERS ? AT_ONCE : BY_RULE
-    await planTogether(context, members, may, { ...planning, effort, promises })
+    await planMembers(context, members, may, { ...planning, effort, promises })
   }
 }
 
 /** Plans projects as one. Those that nothing is to be cut for any more have a plan of their own, without cuts. */
-async function planTogether(
+async function planMembers(
   context: FlowContext,
   members: readonly Member[],
   may: readonly StockSheets[],
   { promises, ...planning }: Planning & { readonly effort: Effort; readonly promises: Promises },
 ): Promise<void> {
-  const wants = members.filter((one) => problemOf([one], may, planning).demands.length > 0)
+  const wants = members.filter((one) => problemOf([one], may, planning).parties.flat().length > 0)
   const done = members.filter((one) => !wants.includes(one))
   for (const group of [wants, ...done.map((one) => [one])]) {
     if (group.length === 0) continue
     const ids = group.map((one) => one.project.row.id)
-    const problem = problemOf(group, may, planning)
-    const plan = planExactly(problem, planning.solver, planning.effort)
+    const { problem, plan } = planTogether(problemOf(group, may, planning), planning.solver, planning.effort)
     const takes = await keepPlan(context, ids, problem, plan)
     const delivered = group.some(({ survey }) => allDelivered(survey.facts))
     await promises.replace(ids, delivered ? new Map() : takes)

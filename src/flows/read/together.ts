@@ -1,4 +1,4 @@
-import { AT_ONCE, planExactly, planFigures, type PlanFigures } from '@/core/cut'
+import { AT_ONCE, planFigures, planTogether, type PlanFigures } from '@/core/cut'
 import { allDelivered, byPrecedence, layoutsLeft, surveyProject } from '@/core/plan'
 import { plannedWith } from '@/data/repositories/cut-plans'
 import { papersById } from '@/data/repositories/papers'
@@ -103,9 +103,9 @@ export async function readTogether(
 /** Papers that something of a project is still to be cut from. */
 const cutPapersOf = (one: Member, planning: Planning): ReadonlySet<string> =>
   new Set(
-    problemOf([one], planning.promises.sheetsFor([one.project]), planning).demands.map(
-      ({ paperId }) => paperId,
-    ),
+    problemOf([one], planning.promises.sheetsFor([one.project]), planning)
+      .parties.flat()
+      .map(({ paperId }) => paperId),
   )
 
 /** Projects with those that one of them is cut together with already. */
@@ -127,8 +127,12 @@ function figuresOf(members: readonly Member[], planning: Planning): TogetherFigu
   )
   const missing = members.reduce((sum, { survey }) => sum + survey.facts.shortUnits, 0)
   const now = { ...[...plans.values()].reduce(added, NOTHING), missing }
-  const problem = problemOf(members, planning.promises.sheetsFor(members.map((one) => one.project)), planning)
-  return { now, together: planFigures(problem, planExactly(problem, planning.solver, AT_ONCE)) }
+  const ordered = members.toSorted((a, b) =>
+    byPrecedence(claimantOf(a.project.row), claimantOf(b.project.row)),
+  )
+  const may = planning.promises.sheetsFor(members.map((one) => one.project))
+  const { problem, plan } = planTogether(problemOf(ordered, may, planning), planning.solver, AT_ONCE)
+  return { now, together: planFigures(problem, plan) }
 }
 
 const NOTHING: PlanFigures = {

@@ -1,0 +1,86 @@
+import type { Effort } from './effort'
+import { planExactly } from './exact-planner'
+import { costIn } from './paper-problem'
+import type { LinearSolver } from './solver'
+import {
+  countsOf,
+  type CutDemand,
+  type CutLayout,
+  type CutPlan,
+  type CutProblem,
+  type CutTools,
+  type StockSheets,
+} from './types'
+import { verifiedPlan } from './verify'
+
+/** Demands of several that are cut together, those that come first first. */
+export interface TogetherProblem {
+  readonly parties: readonly (readonly CutDemand[])[]
+  readonly stock: readonly StockSheets[]
+  readonly tools: CutTools
+}
+
+/**
+ * One plan for the pieces of several. Of every paper it is planned as one, unless that found less than planning one after
+ * the other does; where the sheets are not enough for all, one after the other, so that nobody loses pieces to one who
+ * comes later. *Throws* `NOT_INTEGER`, `OUT_OF_RANGE`.
+ */
+export function planTogether(
+  { parties, stock, tools }: TogetherProblem,
+  solver: LinearSolver,
+  effort: Effort,
+): { readonly problem: CutProblem; readonly plan: CutPlan } {
+  const problem: CutProblem = { demands: parties.flat(), stock, tools }
+  const asOne = planExactly(problem, solver, effort)
+  if (parties.filter((demands) => demands.length > 0).length < 2) return { problem, plan: asOne }
+  const inTurn = oneAfterTheOther({ parties, stock, tools }, solver, effort)
+  const papers = [...new Set(problem.demands.map(({ paperId }) => paperId))].sort()
+  const layouts = papers.flatMap((paperId) => {
+    const [one, turns] = [asOne.layouts, inTurn].map((all) => ofPaper(problem, paperId, all))
+    return one && turns && isWorse(problem, paperId, one, turns) ? turns : (one ?? [])
+  })
+  const numbered = layouts.map((layout, index): CutLayout => ({ ...layout, id: String(index + 1) }))
+  return { problem, plan: verifiedPlan(problem, numbered, [], asOne.proofs ?? []) }
+}
+
+/** Layouts of each by itself, from the sheets that those before it left. */
+function oneAfterTheOther(
+  { parties, stock, tools }: TogetherProblem,
+  solver: LinearSolver,
+  effort: Effort,
+): readonly CutLayout[] {
+  const layouts: CutLayout[] = []
+  for (const demands of parties) {
+    const left = stock.map((one) => ({
+      ...one,
+      available: layouts.reduce(
+        (sheets, layout) => sheets - (layout.stockId === one.stockId ? layout.sheets : 0),
+        one.available,
+      ),
+    }))
+    layouts.push(...planExactly({ demands, stock: left, tools }, solver, effort).layouts)
+  }
+  return layouts
+}
+
+const ofPaper = ({ stock }: CutProblem, paperId: string, layouts: readonly CutLayout[]) => {
+  const own = new Set(stock.filter((one) => one.paperId === paperId).map(({ stockId }) => stockId))
+  return layouts.filter(({ stockId }) => own.has(stockId))
+}
+
+/** Whether pieces are missing in one plan of a paper, or it costs more or has more layouts than another. */
+function isWorse(
+  problem: CutProblem,
+  paperId: string,
+  one: readonly CutLayout[],
+  other: readonly CutLayout[],
+): boolean {
+  const given = new Map<string, number>()
+  for (const layout of one)
+    for (const [key, count] of countsOf(layout)) given.set(key, (given.get(key) ?? 0) + count * layout.sheets)
+  const missing = problem.demands.some(
+    (demand) => demand.paperId === paperId && demand.count > (given.get(demand.key) ?? 0),
+  )
+  const cost = (layouts: readonly CutLayout[]) => costIn(problem, paperId, layouts)
+  return missing || (cost(one) - cost(other) || one.length - other.length) > 0
+}
