@@ -36,6 +36,27 @@ export interface PaperPackTable {
   at_ms: number
 }
 
+/** Pieces of a project that are cut and not folded. */
+export interface PlainLineTable {
+  id: string
+  project_id: string
+  name: string
+  paper_id: string
+  width_um: number
+  height_um: number
+  pieces: number
+  at_ms: number
+}
+
+/** What a cut gave of them. */
+export interface PlainCutPieceTable {
+  cut_id: string
+  line_id: string
+  pieces: number
+  width_um: number
+  height_um: number
+}
+
 export interface SupplyTable {
   id: string
   name: string

@@ -4,6 +4,8 @@ import type {
   Flag,
   PaperTable,
   PaperPackTable,
+  PlainCutPieceTable,
+  PlainLineTable,
   SupplyTable,
   SupplyMoveTable,
   SupplyLevelTable,
@@ -303,6 +305,8 @@ export interface Tables {
   stock_move: StockMoveTable
   stock_level: StockLevelTable
   paper_pack: PaperPackTable
+  plain_line: PlainLineTable
+  plain_cut_piece: PlainCutPieceTable
   supply: SupplyTable
   supply_move: SupplyMoveTable
   supply_level: SupplyLevelTable

@@ -104,12 +104,7 @@ export const problemOf = (
   { lessons, tools }: Pick<Planning, 'lessons' | 'tools'>,
 ): TogetherProblem => ({
   parties: members.map(({ project, survey }) =>
-    cutDemands(
-      survey.lines,
-      ({ design }) => lessons.rejectRate(design.family),
-      project.brief.certainty,
-      stock,
-    ),
+    cutDemands(survey, ({ design }) => lessons.rejectRate(design.family), project.brief.certainty, stock),
   ),
   stock,
   tools,

@@ -1,5 +1,12 @@
 import type { StockSheets } from '@/core/cut'
-import { planProject, versionOf, type Claimant, type ProjectPlan, type Reservation } from '@/core/plan'
+import {
+  papersOfBrief,
+  planProject,
+  versionOf,
+  type Claimant,
+  type ProjectPlan,
+  type Reservation,
+} from '@/core/plan'
 import { reservationsOf } from '@/data/repositories/cut-plans'
 import { findProject, projectsById } from '@/data/repositories/projects'
 import { stockOf, type StockLine } from '@/data/repositories/stock'
@@ -37,9 +44,7 @@ export const claimantOf = (row: ProjectRow): Claimant => ({
 })
 
 export const paperIdsOf = ({ brief }: Pick<LoadedProject, 'brief'>): readonly string[] => [
-  ...new Set(
-    brief.lines.flatMap(({ parts }) => parts.flatMap(({ papers }) => papers.map(({ paperId }) => paperId))),
-  ),
+  ...papersOfBrief(brief),
 ]
 
 const STEMS = 'rolled-stem'

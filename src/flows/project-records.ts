@@ -19,6 +19,7 @@ import { cutPlansOf, sharersOf } from '@/data/repositories/cut-plans'
 import { cutPiecesOf, cutsOf, proofsOf, ticksOf } from '@/data/repositories/cuts'
 import { deliveriesOf, deliveryLinesOf, joinedByLine } from '@/data/repositories/joins'
 import { lastOrdersOf } from '@/data/repositories/line-orders'
+import { plainLinesOf, type PlainLineRow } from '@/data/repositories/plain-lines'
 import { linePartPapers, lineParts, linesOf } from '@/data/repositories/projects'
 import { runsOfProjects, type RunSummary } from '@/data/repositories/runs'
 import { takenFromShelf } from '@/data/repositories/shelf'
@@ -91,7 +92,7 @@ function briefLine(
   }
 }
 
-const briefOf = (row: ProjectRow, lines: readonly BriefLine[]): Brief => ({
+const briefOf = (row: ProjectRow, lines: readonly BriefLine[], plain: readonly PlainLineRow[]): Brief => ({
   id: row.id,
   name: row.name,
   dueOn: row.due_on,
@@ -101,6 +102,13 @@ const briefOf = (row: ProjectRow, lines: readonly BriefLine[]): Brief => ({
   archived: row.archived_at_ms !== null,
   holdFirst: row.hold_first === 1,
   lines,
+  plain: plain.map(({ id, name, paper_id, width_um, height_um, pieces }) => ({
+    id,
+    name,
+    paperId: paper_id,
+    sizeUm: { widthUm: width_um, heightUm: height_um },
+    pieces,
+  })),
 })
 
 const cutOf = (row: CutRow & { readonly offcut: Flag }, pieces: readonly CutPieceRow[]): Cut => ({
@@ -230,6 +238,7 @@ export async function loadProjects(
   const parts = grouped(await lineParts(db, ids), (row) => row.line_id)
   const papers = grouped(await linePartPapers(db, ids), (row) => row.line_id)
   const linesByProject = grouped(lineRows, (row) => row.project_id)
+  const plain = grouped(await plainLinesOf(db, ids), (row) => row.project_id)
   const designs: ReadonlyMap<string, DesignDocument> = await readVersions(
     context,
     lineRows.map((row) => ({ hash: row.design_hash, engine: row.engine })),
@@ -239,7 +248,7 @@ export async function loadProjects(
     const lines = linesByProject(row.id).map((line) => briefLine(line, parts(line.id), papers(line.id)))
     return {
       row,
-      brief: briefOf(row, lines),
+      brief: briefOf(row, lines, plain(row.id)),
       designs,
       records: projectRecords(row.id, lines, loaded),
       runs: loaded.runs(row.id),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { LengthUnit } from '@/core/units'
-import { countText, idText, lengthText, optionalText } from './fields'
+import { countText, idText, lengthText, nameText, optionalText } from './fields'
 
 /** More would make one plan that nobody looks through. */
 export const MOST_TOGETHER = 8
@@ -11,6 +11,16 @@ export const tickFields = z.strictObject({
   layoutId: idText('a layout'),
   sheets: countText({ name: 'how many sheets', min: 1, max: 100_000 }),
 })
+
+/** Pieces that are cut and not folded. */
+export const plainFields = (unit: LengthUnit) =>
+  z.strictObject({
+    name: nameText('what they are', 60),
+    paperId: idText('a paper'),
+    width: lengthText({ name: 'the width', unit, minMm: 3, maxMm: 3000 }),
+    height: lengthText({ name: 'the height', unit, minMm: 3, maxMm: 3000 }),
+    pieces: countText({ name: 'how many', min: 1, max: 100_000 }),
+  })
 
 /** Projects that are cut together with one. */
 export const togetherFields = z.strictObject({

@@ -91,6 +91,8 @@ export const STORED_ROWS = {
     note: text,
   }),
   paper_pack: z.object({ id, width_um: um, height_um: um, price_minor: z.int().max(1e9), at_ms: atMs }),
+  plain_line: z.object({ id, name: text, width_um: um, height_um: um, at_ms: atMs }),
+  plain_cut_piece: z.object({ pieces: z.int().max(1e9), width_um: um, height_um: um }),
   supply: z.object({ id, name: text, each_um: um.nullable(), note: text, created_at_ms: atMs }),
   supply_move: z.object({ delta: z.int().min(-1e12).max(1e12), note: text, at_ms: atMs }),
   project: z.object({

@@ -1,7 +1,40 @@
 import { sparesFor, type RejectRate } from '../batch'
 import { mayTurn, type CutDemand, type StockSheets } from '../cut'
 import type { LineProgress, PaperProgress, PartProgress } from './progress'
-import { demandKey } from './types'
+import { sameSize } from '../sheet'
+import { sum } from './progress'
+import { demandKey, PLAIN_PART, type Brief, type PlainLine, type ProjectRecords } from './types'
+
+/** How far a plain line is: what was cut of it at the size that is asked for now. */
+export interface PlainProgress {
+  readonly line: PlainLine
+  readonly key: string
+  readonly cut: number
+  readonly toCut: number
+}
+
+export const plainProgressOf = (
+  { plain }: Pick<Brief, 'plain'>,
+  { cuts }: Pick<ProjectRecords, 'cuts'>,
+): readonly PlainProgress[] =>
+  plain.map((line) => {
+    const pieces = cuts
+      .filter(({ paperId }) => paperId === line.paperId)
+      .flatMap((cut) => cut.pieces)
+      .filter(({ lineId, sizeUm }) => lineId === line.id && sameSize(sizeUm, line.sizeUm))
+    const cut = sum(pieces, ({ count }) => count)
+    const key = demandKey({ lineId: line.id, partKey: PLAIN_PART, paperId: line.paperId })
+    return { line, key, cut, toCut: Math.max(0, line.pieces - cut) }
+  })
+
+/** Demands for the planner of pieces that are only cut. */
+export const plainDemands = (
+  plain: readonly PlainProgress[],
+  stock: readonly StockSheets[],
+): readonly CutDemand[] =>
+  plain.flatMap(({ line: { paperId, sizeUm }, key, toCut }) =>
+    toCut === 0 ? [] : [{ key, paperId, sizeUm, count: toCut, turnable: mayTurn(stock, paperId) }],
+  )
 
 /** What has to be cut of one paper of a part, spares included. */
 export interface PaperNeed {
@@ -26,14 +59,14 @@ export function needsOf({ papers }: PartProgress, rate: RejectRate, certainty: n
   })
 }
 
-/** Demands for the planner: every paper of every part of every line that something is still to be cut of. */
+/** Demands for the planner: every paper of every part of every line that something is still to be cut of, then plain pieces. */
 export const cutDemands = (
-  lines: readonly LineProgress[],
+  { lines, plain }: { readonly lines: readonly LineProgress[]; readonly plain: readonly PlainProgress[] },
   rateOf: (line: LineProgress) => RejectRate,
   certainty: number,
   stock: readonly StockSheets[],
-): readonly CutDemand[] =>
-  lines.flatMap((line) =>
+): readonly CutDemand[] => [
+  ...lines.flatMap((line) =>
     line.parts.flatMap((progress) =>
       needsOf(progress, rateOf(line), certainty).flatMap(({ paperId, unitsToCut }) =>
         unitsToCut === 0
@@ -49,4 +82,6 @@ export const cutDemands = (
             ],
       ),
     ),
-  )
+  ),
+  ...plainDemands(plain, stock),
+]

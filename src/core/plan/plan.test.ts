@@ -201,6 +201,19 @@ const line = (index: number): fc.Arbitrary<BriefLine> =>
 const brief: fc.Arbitrary<Brief> = fc
   .record({
     lines: fc.tuple(line(0), line(1), line(2)),
+    plain: fc
+      .array(
+        fc.record({
+          paperId: fc.constantFrom(...PAPERS),
+          sizeUm: fc.constantFrom(
+            { widthUm: 90_000, heightUm: 55_000 },
+            { widthUm: 10_000, heightUm: 200_000 },
+          ),
+          pieces: fc.integer({ min: 0, max: 30 }),
+        }),
+        { maxLength: 2 },
+      )
+      .map((list) => list.map((one, index) => ({ ...one, id: `plain-${index}`, name: 'Card' }))),
     taken: fc.integer({ min: 1, max: 3 }),
     certainty: fc.constantFrom(0.8, 0.95),
     dueOn: fc.option(fc.constantFrom('2026-12-01', '2026-12-24')),

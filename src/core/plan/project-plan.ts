@@ -1,10 +1,11 @@
 import type { RejectRate } from '../batch'
 import type { CutTools, StockSheets } from '../cut'
 import type { DesignDocument, Family } from '../design'
+import type { SizeUm } from '../sheet'
 import type { Pace } from '../time'
 import { ordersOf } from './colours'
 import { givenBy, isOffcut, isReadyCut, layoutsLeft, layoutsOf, standingOf, type Standing } from './cutting'
-import { cutDemands, needsOf, type PaperNeed } from './demand'
+import { cutDemands, needsOf, plainProgressOf, type PaperNeed, type PlainProgress } from './demand'
 import { owedOf, type Owed } from './handing-over'
 import { joiningsOf, type Joining } from './joining'
 import { progressOf, sum, type LineProgress, type PaperProgress, type PartProgress } from './progress'
@@ -28,6 +29,8 @@ export interface Lessons {
 /** A project with all that was recorded of it, at a glance: for lists, and where plans are not made. */
 export interface ProjectSurvey {
   readonly lines: readonly LineProgress[]
+  /** Pieces that are only cut. */
+  readonly plain: readonly PlainProgress[]
   readonly joinings: readonly Joining[]
   readonly owed: readonly Owed[]
   /** Layouts of the stored plan that give it pieces, with the sheets still to be cut. */
@@ -49,8 +52,9 @@ export type PlannedLine = Omit<LineProgress, 'parts'> & {
 }
 
 /** All a project needs, has and does next. */
-export interface ProjectPlan extends Omit<ProjectSurvey, 'lines'> {
+export interface ProjectPlan extends Omit<ProjectSurvey, 'lines' | 'plain'> {
   readonly lines: readonly PlannedLine[]
+  readonly plain: readonly (PlainProgress & { readonly shortage: Shortage })[]
   /** The stored cut plan against what is wanted and there now. */
   readonly standing: Standing
 }
@@ -71,8 +75,12 @@ export interface PlanInput extends ProjectInput {
   readonly tools: CutTools
 }
 
-const papersOf = ({ lines }: Brief): ReadonlySet<string> =>
-  new Set(lines.flatMap(({ parts }) => parts.flatMap(({ papers }) => papers.map(({ paperId }) => paperId))))
+/** Papers that anything of a brief is cut from. */
+export const papersOfBrief = ({ lines, plain }: Pick<Brief, 'lines' | 'plain'>): ReadonlySet<string> =>
+  new Set([
+    ...lines.flatMap(({ parts }) => parts.flatMap(({ papers }) => papers.map(({ paperId }) => paperId))),
+    ...plain.map(({ paperId }) => paperId),
+  ])
 
 const countSheets = (of: readonly { readonly sheets: number }[]): number => sum(of, ({ sheets }) => sheets)
 
@@ -84,21 +92,38 @@ function missingUnits(
   paperId: string,
 ): number {
   if (cutPlan?.plan.status !== 'short') return 0
-  const key = demandKey({ lineId: line.line.id, partKey: part.part.key, paperId })
-  return cutPlan.plan.missing.find(({ demand }) => demand === key)?.count ?? 0
+  return missingOf(cutPlan, demandKey({ lineId: line.line.id, partKey: part.part.key, paperId }))
 }
+
+const missingOf = (cutPlan: ProjectRecords['cutPlan'], key: string): number =>
+  cutPlan?.plan.status === 'short'
+    ? (cutPlan.plan.missing.find(({ demand }) => demand === key)?.count ?? 0)
+    : 0
 
 function factsOf(
   { brief, records }: ProjectInput,
-  { lines, joinings, owed, layouts }: Pick<ProjectSurvey, 'lines' | 'joinings' | 'owed' | 'layouts'>,
+  {
+    lines,
+    plain,
+    joinings,
+    owed,
+    layouts,
+  }: Pick<ProjectSurvey, 'lines' | 'plain' | 'joinings' | 'owed' | 'layouts'>,
 ): ProjectFacts {
   const parts = lines.flatMap((line) => line.parts.map((part) => ({ line, part })))
   const papers = parts.flatMap(({ line, part }) => part.papers.map((paper) => ({ line, part, paper })))
   const given = givenBy(layouts)
-  const missing = papers.map(({ line, part, paper }) => {
-    const units = missingUnits(records, line, part, paper.paperId)
-    return { paper, units, sizeUm: part.part.sheetUm }
-  })
+  const missing = [
+    ...papers.map(({ line, part, paper: { paperId } }) => {
+      const units = missingUnits(records, line, part, paperId)
+      return { paperId, units, sizeUm: part.part.sheetUm }
+    }),
+    ...plain.map(({ line: { paperId, sizeUm }, key, toCut }) => {
+      return { paperId, units: Math.min(toCut, missingOf(records.cutPlan, key)), sizeUm }
+    }),
+  ]
+  const plainPlanned = ({ key, toCut }: PlainProgress) =>
+    toCut <= (given.get(key) ?? 0) + missingOf(records.cutPlan, key)
   const isPlanned = ({ line, part, paper }: (typeof papers)[number]) => {
     const left = paper.goodUnits - paper.usableUnits - paper.waitingUnits
     const key = demandKey({ lineId: line.line.id, partKey: part.part.key, paperId: paper.paperId })
@@ -120,10 +145,10 @@ function factsOf(
   return {
     lines: lines.length,
     units: sum(parts, ({ part }) => part.units),
-    papers: papersOf(brief).size,
+    papers: papersOfBrief(brief).size,
     ordersWanted: orders.wanted.length,
     ordersChosen: orders.chosen.length,
-    planned: papers.every(isPlanned),
+    planned: papers.every(isPlanned) && plain.every(plainPlanned),
     shortUnits: sum(missing, ({ units }) => units),
     shortSheets: shortSheets(records, missing),
     sheetsCut: countSheets(records.cuts.filter(({ offcut }) => !offcut)),
@@ -151,15 +176,15 @@ function factsOf(
 function shortSheets(
   { cutPlan }: ProjectRecords,
   missing: readonly {
-    readonly paper: PaperProgress
+    readonly paperId: string
     readonly units: number
     readonly sizeUm: PartProgress['part']['sheetUm']
   }[],
 ): number | null {
   const counts = missing
     .filter(({ units }) => units > 0)
-    .map(({ paper, units, sizeUm }) => {
-      const stock = cutPlan?.problem.stock.filter(({ paperId }) => paperId === paper.paperId) ?? []
+    .map(({ paperId, units, sizeUm }) => {
+      const stock = cutPlan?.problem.stock.filter((one) => one.paperId === paperId) ?? []
       return shortageOf(units, sizeUm, stock, [], []).sheets
     })
   return counts.includes(null) ? null : sum(counts, (count) => count ?? 0)
@@ -174,10 +199,11 @@ export function surveyProject(input: ProjectInput): ProjectSurvey {
   const lines = progressOf(brief, designs, records)
   const joinings = joiningsOf(lines, records.joined)
   const owed = owedOf(lines, joinings)
-  const lineIds = new Set(brief.lines.map(({ id }) => id))
+  const plain = plainProgressOf(brief, records)
+  const lineIds = new Set([...brief.lines, ...brief.plain].map(({ id }) => id))
   const layouts = records.cutPlan ? layoutsOf(records.cutPlan, layoutsLeft(records.cutPlan), lineIds) : []
-  const facts = factsOf(input, { lines, joinings, owed, layouts })
-  return { lines, joinings, owed, layouts, facts, stations: stationsOf(facts), next: nextDeed(facts) }
+  const facts = factsOf(input, { lines, plain, joinings, owed, layouts })
+  return { lines, plain, joinings, owed, layouts, facts, stations: stationsOf(facts), next: nextDeed(facts) }
 }
 
 /**
@@ -188,7 +214,18 @@ export function planProject(input: PlanInput): ProjectPlan {
   const { brief, stock, reservations, records, lessons, tools } = input
   const survey = surveyProject(input)
   const rateOf = ({ design }: LineProgress) => lessons.rejectRate(design.family)
-  const demands = cutDemands(survey.lines, rateOf, brief.certainty, stock)
+  const demands = cutDemands(survey, rateOf, brief.certainty, stock)
+  const own = [brief.id, ...(records.cutPlan?.sharedWith ?? [])]
+  const lacking = (units: number, paperId: string, sizeUm: SizeUm) =>
+    units === 0
+      ? NO_SHORTAGE
+      : shortageOf(
+          units,
+          sizeUm,
+          stock.filter((one) => one.paperId === paperId),
+          reservations,
+          own,
+        )
   const lines = survey.lines.map((line): PlannedLine => ({
     ...line,
     rate: rateOf(line),
@@ -200,14 +237,7 @@ export function planProject(input: PlanInput): ProjectPlan {
         papers: part.papers.map((paper, index): PlannedPaper => {
           const need = needs[index] ?? { paperId: paper.paperId, spareUnits: 0, unitsToCut: 0 }
           const missing = Math.min(need.unitsToCut, missingUnits(records, line, part, paper.paperId))
-          const sheets = stock.filter(({ paperId }) => paperId === paper.paperId)
-          const shortage =
-            missing === 0
-              ? NO_SHORTAGE
-              : shortageOf(missing, part.part.sheetUm, sheets, reservations, [
-                  brief.id,
-                  ...(records.cutPlan?.sharedWith ?? []),
-                ])
+          const shortage = lacking(missing, paper.paperId, part.part.sheetUm)
           return { ...paper, ...need, shortage }
         }),
       }
@@ -222,5 +252,9 @@ export function planProject(input: PlanInput): ProjectPlan {
     tools,
     projectId: brief.id,
   })
-  return { ...survey, lines, standing }
+  const plain = survey.plain.map((one) => {
+    const missing = Math.min(one.toCut, missingOf(records.cutPlan, one.key))
+    return { ...one, shortage: lacking(missing, one.line.paperId, one.line.sizeUm) }
+  })
+  return { ...survey, lines, plain, standing }
 }

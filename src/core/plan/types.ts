@@ -43,6 +43,18 @@ export interface BriefLine {
   readonly parts: readonly LinePart[]
 }
 
+/** Pieces of a project that are cut and not folded: card blanks, tags, strips. No spares: nothing is spoiled in folding. */
+export interface PlainLine {
+  readonly id: string
+  readonly name: string
+  readonly paperId: string
+  readonly sizeUm: SizeUm
+  readonly pieces: number
+}
+
+/** The part of a plain line's pieces in demands and cuts: they have but one. */
+export const PLAIN_PART = 'plain'
+
 export interface Brief {
   readonly id: string
   readonly name: string
@@ -55,6 +67,7 @@ export interface Brief {
   /** The user's word that this project's paper goes before others', whatever the dates. */
   readonly holdFirst: boolean
   readonly lines: readonly BriefLine[]
+  readonly plain: readonly PlainLine[]
 }
 
 /** Sheets that a project has been promised and not cut yet. */

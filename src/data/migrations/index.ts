@@ -14,6 +14,7 @@ import { orders } from './0012-orders'
 import { occasionsAndSets } from './0013-occasions-and-sets'
 import { ledger } from './0014-ledger'
 import { papersAndSupplies } from './0015-papers-and-supplies'
+import { plainPieces } from './0016-plain-pieces'
 
 /**
  * Every migration, by the name it is remembered under; the order of the names is the order of the
@@ -35,6 +36,7 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0013-occasions-and-sets': occasionsAndSets,
   '0014-ledger': ledger,
   '0015-papers-and-supplies': papersAndSupplies,
+  '0016-plain-pieces': plainPieces,
 }
 
 /** Version of the data, kept in the file's header as `user_version`. */

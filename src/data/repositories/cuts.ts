@@ -1,4 +1,5 @@
 import type { Selectable, Insertable } from 'kysely'
+import { PLAIN_PART } from '@/core/plan'
 import type { Db } from '../db'
 import type { CutPieceRow, CutRow, Flag, ProofTable, CutTable } from '../tables'
 
@@ -16,6 +17,13 @@ const cutsFor = (db: Db, projectIds: readonly string[]) =>
       db
         .selectFrom('cut_piece as p')
         .innerJoin('brief_line as l', 'l.id', 'p.line_id')
+        .select(['l.project_id as for_project', 'p.cut_id'])
+        .where('l.project_id', 'in', projectIds),
+    )
+    .union(
+      db
+        .selectFrom('plain_cut_piece as p')
+        .innerJoin('plain_line as l', 'l.id', 'p.line_id')
         .select(['l.project_id as for_project', 'p.cut_id'])
         .where('l.project_id', 'in', projectIds),
     )
@@ -49,15 +57,14 @@ export const cutsOf = (
         .orderBy('c.id')
         .execute()
 
-/** What those cuts gave, for whichever project. */
-export const cutPiecesOf = (db: Db, projectIds: readonly string[]): Promise<CutPieceRow[]> =>
-  projectIds.length === 0
-    ? Promise.resolve([])
-    : db
-        .selectFrom('cut_piece')
-        .selectAll()
-        .where('cut_id', 'in', (from) => from.selectFrom(cutsFor(db, projectIds).as('f')).select('f.cut_id'))
-        .execute()
+/** What those cuts gave, for whichever project; plain pieces are their line's only part. */
+export async function cutPiecesOf(db: Db, projectIds: readonly string[]): Promise<readonly CutPieceRow[]> {
+  if (projectIds.length === 0) return []
+  const cutIds = db.selectFrom(cutsFor(db, projectIds).as('f')).select('f.cut_id')
+  const folded = await db.selectFrom('cut_piece').selectAll().where('cut_id', 'in', cutIds).execute()
+  const plain = await db.selectFrom('plain_cut_piece').selectAll().where('cut_id', 'in', cutIds).execute()
+  return [...folded, ...plain.map((row) => ({ ...row, part_key: PLAIN_PART }))]
+}
 
 /** Projects that a cut gave pieces, and the one it was made for. */
 export async function projectsOfCut(db: Db, cutId: string): Promise<readonly string[]> {
@@ -69,6 +76,13 @@ export async function projectsOfCut(db: Db, cutId: string): Promise<readonly str
       db
         .selectFrom('cut_piece as p')
         .innerJoin('brief_line as l', 'l.id', 'p.line_id')
+        .select('l.project_id')
+        .where('p.cut_id', '=', cutId),
+    )
+    .union(
+      db
+        .selectFrom('plain_cut_piece as p')
+        .innerJoin('plain_line as l', 'l.id', 'p.line_id')
         .select('l.project_id')
         .where('p.cut_id', '=', cutId),
     )
@@ -97,12 +111,13 @@ export const ticksOf = async (
 export const findCut = (db: Db, id: string): Promise<CutRow | undefined> =>
   db.selectFrom('cut').selectAll().where('id', '=', id).executeTakeFirst()
 
+/** Stores a cut with what it gave; pieces of the part `PLAIN_PART` are plain ones. */
 export async function insertCut(db: Db, cut: NewCut, pieces: readonly CutPieceRow[]): Promise<void> {
   await db.insertInto('cut').values(cut).execute()
-  await db
-    .insertInto('cut_piece')
-    .values([...pieces])
-    .execute()
+  const folded = pieces.filter(({ part_key }) => part_key !== PLAIN_PART)
+  const plain = pieces.filter(({ part_key }) => part_key === PLAIN_PART).map(({ part_key: _, ...row }) => row)
+  if (folded.length > 0) await db.insertInto('cut_piece').values(folded).execute()
+  if (plain.length > 0) await db.insertInto('plain_cut_piece').values(plain).execute()
 }
 
 /** Marks a cut as undone. *Returns* whether it still stood. */

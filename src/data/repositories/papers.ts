@@ -33,7 +33,14 @@ export const projectsByPaper = (db: Db) =>
     .select(['p.paper_id', 'j.id', 'j.name'])
     .distinct()
     .where('j.archived_at_ms', 'is', null)
-    .orderBy('j.name')
+    .union(
+      db
+        .selectFrom('plain_line as l')
+        .innerJoin('project as j', 'j.id', 'l.project_id')
+        .select(['l.paper_id', 'j.id', 'j.name'])
+        .where('j.archived_at_ms', 'is', null),
+    )
+    .orderBy('name')
     .execute()
 
 /** Names of the unfinished projects that plan with a paper. */
@@ -46,6 +53,14 @@ export async function projectsUsingPaper(db: Db, paperId: string): Promise<reado
     .distinct()
     .where('p.paper_id', '=', paperId)
     .where('j.archived_at_ms', 'is', null)
+    .union(
+      db
+        .selectFrom('plain_line as l')
+        .innerJoin('project as j', 'j.id', 'l.project_id')
+        .select('j.name')
+        .where('l.paper_id', '=', paperId)
+        .where('j.archived_at_ms', 'is', null),
+    )
     .execute()
   return rows.map((row) => row.name)
 }

@@ -131,6 +131,14 @@ export async function projectsUsingPapers(db: Db, paperIds: readonly string[]): 
     .distinct()
     .where('p.paper_id', 'in', paperIds)
     .where('j.archived_at_ms', 'is', null)
+    .union(
+      db
+        .selectFrom('plain_line as l')
+        .innerJoin('project as j', 'j.id', 'l.project_id')
+        .select('j.id')
+        .where('l.paper_id', 'in', paperIds)
+        .where('j.archived_at_ms', 'is', null),
+    )
     .execute()
   return rows.map((row) => row.id)
 }

@@ -1,5 +1,5 @@
 import { defaultGauges, highPerWide, mainPart, shownSheetMm, smallestSheet, unitsOf } from '@/core/design'
-import { cutDemands, surveyProject, unpromised, type LineProgress } from '@/core/plan'
+import { cutDemands, surveyProject, unpromised, type LineProgress, demandOf } from '@/core/plan'
 import { shrinkingSquares, type SizeUm, type SquareRun } from '@/core/sheet'
 import { SMALLEST_OFFCUT_UM } from '@/core/cut'
 import { roundToRuler, mmFromUm, umFromMm, type RulerKey } from '@/core/units'
@@ -185,18 +185,21 @@ export async function readFits(context: FlowContext, paper: DrawerPaper, sizeUm:
   const wanted = open
     .filter((project) => paperIdsOf(project).includes(paper.id))
     .flatMap((project) => {
-      const { lines } = surveyProject(project)
-      return cutDemands(lines, rateOf, project.brief.certainty, []).flatMap(
+      const survey = surveyProject(project)
+      return cutDemands(survey, rateOf, project.brief.certainty, []).flatMap(
         ({ key, paperId, sizeUm: piece, count }): readonly StillWanted[] => {
           const grid = paper.turnable ? bestGrid(sizeUm, piece) : gridOf(sizeUm, piece, false)
-          const design = lines.find(({ line }) => key.startsWith(`${line.id} `))?.design
-          if (paperId !== paper.id || grid.count === 0 || !design) return []
+          const { lineId } = demandOf(key)
+          const what =
+            survey.lines.find(({ line }) => line.id === lineId)?.design.name ??
+            survey.plain.find(({ line }) => line.id === lineId)?.line.name
+          if (paperId !== paper.id || grid.count === 0 || what === undefined) return []
           const { id, name } = project.row
           return [
             {
               projectId: id,
               projectName: name,
-              designName: design.name,
+              designName: what,
               sizeUm: piece,
               wanted: count,
               fits: Math.min(count, grid.count),

@@ -98,6 +98,10 @@ function drawerPaper(row: PaperRow, stock: readonly StockLine[]): DrawerPaper {
 /** Whether there is any paper in the drawer. */
 export const hasPapers = async ({ db }: FlowContext): Promise<boolean> => (await listPapers(db)).length > 0
 
+/** Papers to choose from, by name. */
+export const readPaperNames = async ({ db }: FlowContext): Promise<readonly { id: string; name: string }[]> =>
+  (await listPapers(db)).map(({ id, name }) => ({ id, name }))
+
 /** Where every paper of the drawer is used now. */
 export async function readUses({ db }: FlowContext): Promise<ReadonlyMap<string, readonly UsedIn[]>> {
   const uses = new Map<string, UsedIn[]>()

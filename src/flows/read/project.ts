@@ -5,6 +5,7 @@ import {
   type Delivery,
   type LayoutLeft,
   type NextDeed,
+  type PlainLine,
   type ProjectFacts,
   type Standing,
   type Station,
@@ -18,7 +19,7 @@ import { shelfStock } from '@/data/repositories/shelf'
 import { readBaseline } from '../baseline'
 import type { FlowContext } from '../flow-context'
 import { findPlanned, namesOf, paperIdsOf, type PlannedProject } from '../project-plan'
-import { lineView, type LineView } from './line-view'
+import { lineView, type LineView, type ShortageView } from './line-view'
 import { paperView, sheetView, type PaperView, type SheetView } from './papers'
 
 export interface JoinView {
@@ -55,11 +56,19 @@ export interface DrawerSheets extends SheetView {
   readonly heldElsewhere: number
 }
 
+/** Pieces that are cut and not folded, and what no sheet is there for. */
+export interface PlainView extends PlainLine {
+  readonly cut: number
+  readonly toCut: number
+  readonly shortage: ShortageView
+}
+
 /** A project that another is cut together with: what of it lies on its sheets. */
 export interface CutWith {
   readonly id: string
   readonly name: string
   readonly lines: readonly LineView[]
+  readonly plain: readonly PlainView[]
   readonly facts: ProjectFacts
 }
 
@@ -77,6 +86,8 @@ export interface ProjectView {
   readonly archived: boolean
   readonly holdFirst: boolean
   readonly lines: readonly LineView[]
+  /** Pieces that are cut and not folded. */
+  readonly plain: readonly PlainView[]
   readonly papers: readonly (PaperView & { readonly sheets: readonly DrawerSheets[] })[]
   readonly cuts: readonly CutView[]
   readonly runs: readonly RunSummary[]
@@ -174,6 +185,21 @@ async function linesOf(
 const paperViews = async ({ db }: FlowContext, paperIds: readonly string[]) =>
   new Map((await papersById(db, paperIds)).map((paper) => [paper.id, paperView(paper)]))
 
+async function plainViews(context: FlowContext, { plan }: PlannedProject): Promise<readonly PlainView[]> {
+  const wanted = plan.plain.filter(({ line, cut }) => line.pieces + cut > 0)
+  const holders = wanted.flatMap(({ shortage }) => shortage.holders.map(({ projectId }) => projectId))
+  const names = await namesOf(context, holders)
+  return wanted.map(({ line, cut, toCut, shortage }) => ({
+    ...line,
+    cut,
+    toCut,
+    shortage: {
+      ...shortage,
+      holders: shortage.holders.map((one) => ({ ...one, name: names.get(one.projectId) ?? '' })),
+    },
+  }))
+}
+
 /** Projects whose cuts are planned together with a project's. */
 async function cutWith(context: FlowContext, { records }: PlannedProject): Promise<readonly CutWith[]> {
   const views: CutWith[] = []
@@ -181,7 +207,13 @@ async function cutWith(context: FlowContext, { records }: PlannedProject): Promi
     const other = await findPlanned(context, id)
     if (!other) continue
     const lines = await linesOf(context, other, await paperViews(context, paperIdsOf(other)))
-    views.push({ id, name: other.row.name, lines, facts: other.plan.facts })
+    views.push({
+      id,
+      name: other.row.name,
+      lines,
+      plain: await plainViews(context, other),
+      facts: other.plan.facts,
+    })
   }
   return views
 }
@@ -205,6 +237,7 @@ async function viewOf(context: FlowContext, project: PlannedProject): Promise<Pr
     archived: brief.archived,
     holdFirst: brief.holdFirst,
     lines,
+    plain: await plainViews(context, project),
     papers: paperIds.flatMap((id) => {
       const paper = found.get(id)
       const sheets = stock

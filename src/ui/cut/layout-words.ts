@@ -3,7 +3,7 @@ import { demandOf, type DemandOf } from '@/core/plan'
 import { HEXAGON_HIGH_PER_WIDE, type SizeUm } from '@/core/sheet'
 import { mixedPairOf, mmFromUm, nominalGapMm } from '@/core/units'
 import type { LineView, PartView } from '@/flows/read/line-view'
-import type { CutWith, ProjectView } from '@/flows/read/project'
+import type { CutWith, PlainView, ProjectView } from '@/flows/read/project'
 import { marksOf } from './cut-words'
 import { countOf, formatExact, formatPiece, pieceNoun, formatSheet, type Preferences } from '../format'
 
@@ -13,23 +13,29 @@ export type LayoutView = NonNullable<ProjectView['cutPlan']>['layouts'][number]
 export interface CutFor {
   readonly line: LineView | undefined
   readonly part: PartView | undefined
+  /** Where it is not folded: a plain piece of the project. */
+  readonly plain: PlainView | undefined
   /** The project where it is another's. */
   readonly other: CutWith | null
 }
 
 export function cutFor(
-  { lines, together }: Pick<ProjectView, 'lines' | 'together'>,
-  of: Pick<DemandOf, 'lineId' | 'partKey'>,
+  project: Pick<ProjectView, 'lines' | 'plain' | 'together'>,
+  { lineId, partKey }: Pick<DemandOf, 'lineId' | 'partKey'>,
 ): CutFor {
-  const found = [{ lines, other: null }, ...together.map((other) => ({ lines: other.lines, other }))].flatMap(
-    ({ lines: all, other }) => all.filter(({ id }) => id === of.lineId).map((line) => ({ line, other })),
-  )[0]
-  return {
-    line: found?.line,
-    part: found?.line.parts.find(({ key }) => key === of.partKey),
-    other: found?.other ?? null,
+  for (const other of [null, ...project.together]) {
+    const { lines, plain } = other ?? project
+    const line = lines.find(({ id }) => id === lineId)
+    const bare = plain.find(({ id }) => id === lineId)
+    if (line || bare)
+      return { line, part: line?.parts.find(({ key }) => key === partKey), plain: bare, other }
   }
+  return { line: undefined, part: undefined, plain: undefined, other: null }
 }
+
+/** What a piece becomes: a design, or what it is called where it is not folded. */
+export const becomes = ({ line, plain }: Pick<CutFor, 'line' | 'plain'>): string =>
+  (line?.design.name ?? plain?.name ?? 'piece').toLowerCase()
 
 /** Whose a piece is, where it is not this project's. */
 export const otherWords = ({ other }: Pick<CutFor, 'other'>): string => (other ? `, for ${other.name}` : '')
@@ -42,8 +48,9 @@ export const countedPieces = (project: ProjectView, layout: LayoutView): readonl
 
 /** What one piece of a demand is called. */
 export function pieceName(project: ProjectView, demand: string): string {
-  const { part, ...whose } = cutFor(project, demandOf(demand))
-  return part ? `${pieceNoun(1, part.highPerWide)}${otherWords(whose)}` : 'piece'
+  const { part, ...one } = cutFor(project, demandOf(demand))
+  const noun = part ? pieceNoun(1, part.highPerWide) : (one.plain?.name.toLowerCase() ?? 'piece')
+  return `${noun}${otherWords(one)}`
 }
 
 export function layoutText(
@@ -54,12 +61,16 @@ export function layoutText(
   const kept = offcuts.map((size) =>
     formatSheet(mmFromUm(size.widthUm), mmFromUm(size.heightUm), preferences),
   )
-  const pieces = counted.map(({ count, line, part, other }) => {
+  const pieces = counted.map(({ count, part, ...one }) => {
     const noun = part ? pieceNoun(1, part.highPerWide) : 'piece'
-    const size = part ? formatPiece(part.sheetMm, part.highPerWide, preferences) : ''
+    const size = part
+      ? formatPiece(part.sheetMm, part.highPerWide, preferences)
+      : one.plain
+        ? formatSheet(mmFromUm(one.plain.sizeUm.widthUm), mmFromUm(one.plain.sizeUm.heightUm), preferences)
+        : ''
     return counted.length === 1
       ? countOf(count, noun)
-      : `${countOf(count, noun)} of ${size} (${line?.design.name.toLowerCase() ?? ''}${otherWords({ other })})`
+      : `${countOf(count, noun)} of ${size} (${becomes(one)}${otherWords(one)})`
   })
   return `${pieces.join(' and ')} from ${sheets === 1 ? 'it' : 'each'}${kept.length === 0 ? ', nothing worth keeping left.' : `; keep ${kept.join(' and ')}.`}`
 }

@@ -2,9 +2,25 @@ import { outlineSizeMm, variantOf } from '@/core/design'
 import { suppliesOf } from '@/core/plan'
 import type { ProjectView } from '@/flows/read/project'
 import type { SupplyNeed } from '@/flows/read/supplies'
-import { supplyWords, type Preferences } from '../format'
+import { lengthInput, supplyWords, type Preferences } from '../format'
 import { Link } from '../shell/Link'
 import { needWords } from './supply-words'
+
+/** The Cut station with cards filled in as pieces to be cut. */
+function cutHref(
+  projectId: string,
+  count: number,
+  [widthMm, heightMm]: readonly [number, number],
+  preferences: Preferences,
+): string {
+  const query = new URLSearchParams({
+    what: 'Card',
+    width: lengthInput(widthMm, preferences),
+    height: lengthInput(heightMm, preferences),
+    pieces: String(count),
+  })
+  return `/projects/${projectId}/cut?${query.toString()}#plain`
+}
 
 /** What is not folded: string, stems, cards, pins. */
 export function AlsoToGet({
@@ -30,7 +46,8 @@ export function AlsoToGet({
       ...(line.making.message === undefined ? [] : [`written on each: “${line.making.message}”`]),
       ...counted.map(({ name, count }) => `${count} x ${name}`),
     ]
-    return words.length === 0 ? [] : [{ line, words }]
+    const cards = measured.filter(({ what }) => what === 'card')
+    return words.length === 0 ? [] : [{ line, words, cards }]
   })
   if (wanted.length === 0) return null
   return (
@@ -39,13 +56,24 @@ export function AlsoToGet({
         Also to get
       </h2>
       <ul className="mt-2 flex flex-col">
-        {wanted.map(({ line, words }) => (
+        {wanted.map(({ line, words, cards }) => (
           <li
             key={line.id}
             className="grid gap-x-6 border-t hairline py-3 last:border-b tablet:grid-cols-[13rem_1fr]"
           >
             <span className="font-semibold">{line.design.name}</span>
-            <span>{words.join('; ')}</span>
+            <span>
+              {words.join('; ')}
+              {cards.map(({ count, eachMm, highMm = eachMm }) => (
+                <Link
+                  key={`${eachMm} ${highMm}`}
+                  href={cutHref(project.id, count, [eachMm, highMm], preferences)}
+                  className="ml-2 underline"
+                >
+                  Cut the cards from a paper
+                </Link>
+              ))}
+            </span>
           </li>
         ))}
       </ul>

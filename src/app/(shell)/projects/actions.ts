@@ -7,6 +7,7 @@ import { handOver, undoHandOver } from '@/flows/deeds/deliveries'
 import { recordJoin } from '@/flows/deeds/joins'
 import { chooseOrder, choosePlannedOrders, undoOrder } from '@/flows/deeds/orders'
 import { cutApart, cutTogether, holdPaperFirst, planAgain, takeFoundPlan } from '@/flows/deeds/plan-cuts'
+import { addPlainLine, dropPlainLine } from '@/flows/deeds/plain-lines'
 import { acceptProof, askProofAgain, cutProof, skipProof } from '@/flows/deeds/proofs'
 import { startProjectRun } from '@/flows/deeds/runs'
 import { readBriefDesign } from '@/flows/read/brief-designs'
@@ -88,6 +89,14 @@ export const cutTogetherAction = async (projectId: unknown, input: unknown) =>
   actOn(projectId, (context, id) => cutTogether(context, id, input))
 
 export const cutApartAction = async (projectId: unknown) => actOn(projectId, cutApart)
+
+export const addPlainLineAction = async (projectId: unknown, input: unknown, press: unknown) =>
+  actOnceOn(projectId, press, 'cut plain pieces for', input, (context, id) =>
+    addPlainLine(context, id, input),
+  )
+
+export const dropPlainLineAction = async (projectId: unknown, lineId: unknown) =>
+  actOnBoth(projectId, lineId, dropPlainLine)
 
 /** What sheets are cut with; the project's cuts are planned for it at once. */
 export const saveCuttingAction = async (projectId: unknown, input: unknown) =>

@@ -21,8 +21,8 @@ export function CutsDone({ project, preferences }: CutsDoneProps) {
         {project.cuts.map((cut) => {
           const paper = project.papers.find(({ id }) => id === cut.paperId)
           const pieces = cut.pieces.map(({ lineId, partKey, count }) => {
-            const { part, ...whose } = cutFor(project, { lineId, partKey })
-            return `${countOf(count, part?.name ?? 'piece')}${otherWords(whose)}`
+            const { part, plain, ...whose } = cutFor(project, { lineId, partKey })
+            return `${countOf(count, part?.name ?? plain?.name.toLowerCase() ?? 'piece')}${otherWords(whose)}`
           })
           const what = `${pieces.join(' and ')}, ${paper?.name ?? 'a paper no longer used here'}`
           return (

@@ -6,6 +6,7 @@ import { withoutWords } from '@/core/design'
 import { mmFromUm } from '@/core/units'
 import { sweepPapers } from '@/flows/read/sweep-papers'
 import { edgesShown } from '@/flows/read/edges-shown'
+import { readPaperNames } from '@/flows/read/papers'
 import { readProofs, standInOf } from '@/flows/read/proofs'
 import type { ProjectView } from '@/flows/read/project'
 import { countOf, formatSheet, plural, type Preferences } from '@/ui/format'
@@ -13,6 +14,7 @@ import { BetterPlan } from '@/ui/cut/BetterPlan'
 import { CutDrawing } from '@/ui/cut/CutDrawing'
 import { rulerMarks } from '@/ui/cut/cut-words'
 import {
+  becomes,
   besideCuts,
   countedPieces,
   grainIn,
@@ -42,6 +44,7 @@ import {
   tickCutAction,
 } from '../../actions'
 import { CutsDone } from './cuts-done'
+import { PlainPieces, type PlainQuery } from './plain-pieces'
 import { LineProof, lineTitle, proofOpen } from './proofs'
 
 export const metadata: Metadata = { title: 'Cut' }
@@ -51,7 +54,7 @@ interface ProjectProps {
   readonly preferences: Preferences
 }
 
-export default async function CutPage(props: StationParams) {
+export default async function CutPage(props: StationParams & { readonly searchParams: Promise<PlainQuery> }) {
   const { context, preferences, project, settings } = await openStation(props)
   const open = project.lines.filter((line) => line.proof.status === 'none' && proofOpen(line, project))
   const choices = await readProofs(
@@ -82,6 +85,12 @@ export default async function CutPage(props: StationParams) {
           )),
         )}
         <Layouts project={project} preferences={preferences} />
+        <PlainPieces
+          project={project}
+          papers={await readPaperNames(context)}
+          query={await props.searchParams}
+          preferences={preferences}
+        />
         <OtherSizes project={project} preferences={preferences} tools={settings.cutting} />
         <CutsDone project={project} preferences={preferences} />
       </div>
@@ -250,7 +259,7 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
   const counted = countedPieces(project, layout)
   const waits = counted.find(({ line, other }) => line && proofOpen(line, other ?? project))
   const text = layoutText(layout, counted, preferences)
-  const of = `${plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')} of ${paperName} for ${counted.map(({ line, ...whose }) => `${line?.design.name ?? 'a design'}${otherWords(whose)}`).join(' and ')}`
+  const of = `${plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')} of ${paperName} for ${counted.map((one) => `${becomes(one)}${otherWords(one)}`).join(' and ')}`
   return (
     <li className="grid gap-x-8 gap-y-3 tablet:grid-cols-[minmax(14rem,26rem)_1fr]">
       <CutDrawing

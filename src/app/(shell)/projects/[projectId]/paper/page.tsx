@@ -5,7 +5,7 @@ import { meanRejectRate, NO_HISTORY, squaresFor } from '@/core/batch'
 import { formatOf } from '@/core/sheet'
 import { mmFromUm } from '@/core/units'
 import type { LinePaperView, LineView, ShortageView } from '@/flows/read/line-view'
-import type { ProjectView } from '@/flows/read/project'
+import type { PlainView, ProjectView } from '@/flows/read/project'
 import { needsOfSupplies, readSupplies, wantedOf } from '@/flows/read/supplies'
 import {
   countOf,
@@ -14,6 +14,7 @@ import {
   formatMoney,
   formatPiece,
   formatShare,
+  formatSheet,
   plural,
   type Preferences,
 } from '@/ui/format'
@@ -84,6 +85,7 @@ export default async function PaperPage(props: StationParams) {
             demand={project.lines.flatMap((line) =>
               line.papers.filter((row) => row.paper.id === paper.id).map((row) => ({ line, row })),
             )}
+            plain={project.plain.filter(({ paperId }) => paperId === paper.id)}
             preferences={preferences}
           />
         ))}
@@ -98,16 +100,18 @@ interface PaperRowProps {
   readonly project: ProjectView
   readonly paper: ProjectView['papers'][number]
   readonly demand: readonly Demand[]
+  readonly plain: readonly PlainView[]
   readonly preferences: Preferences
 }
 
-function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
-  const shortages = demand.map(({ row }) => row.shortage)
+function PaperRow({ project, paper, demand, plain, preferences }: PaperRowProps) {
+  const shortages = [...demand.map(({ row }) => row.shortage), ...plain.map(({ shortage }) => shortage)]
   const missingUnits = shortages.reduce((sum, { units }) => sum + units, 0)
   const missing = shortages.map(({ sheets }) => sheets)
   const missingSheets = missing.includes(null)
     ? null
     : missing.reduce<number>((sum, count) => sum + (count ?? 0), 0)
+  const allCut = demand.every(({ row }) => row.unitsToCut === 0) && plain.every(({ toCut }) => toCut === 0)
   const layouts = (project.cutPlan?.layouts ?? []).filter(({ paperId }) => paperId === paper.id)
   const price = paper.sheets.find((sheet) => !sheet.offcut && sheet.priceMinor !== null)?.priceMinor ?? null
   return (
@@ -135,12 +139,23 @@ function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
             ) : null}
           </li>
         ))}
+        {plain.map(({ id, name, sizeUm, pieces, cut }) => (
+          <li key={id}>
+            {pieces - cut === 0
+              ? `all ${countOf(pieces, name.toLowerCase())} cut`
+              : `${cut === 0 ? pieces : `${pieces - cut} of ${pieces}`} ${name.toLowerCase()}`}
+            <span className="second">
+              {' '}
+              of {formatSheet(mmFromUm(sizeUm.widthUm), mmFromUm(sizeUm.heightUm), preferences)}, not folded
+            </span>
+          </li>
+        ))}
       </ul>
       <InDrawer sheets={paper.sheets} preferences={preferences} />
       <div className="tablet:text-right">
         {missingUnits === 0 ? (
           <>
-            <p className="figure text-xl">{takesText(layouts, demand, preferences)}</p>
+            <p className="figure text-xl">{takesText(layouts, allCut, preferences)}</p>
             <p className="second text-sm">enough</p>
           </>
         ) : (
@@ -173,10 +188,10 @@ function PaperRow({ project, paper, demand, preferences }: PaperRowProps) {
 /** What a paper's plan still takes, as people count: `2 A4 and 5 offcuts`. */
 function takesText(
   layouts: NonNullable<ProjectView['cutPlan']>['layouts'],
-  demand: readonly Demand[],
+  allCut: boolean,
   preferences: Preferences,
 ): string {
-  if (layouts.length === 0) return demand.every(({ row }) => row.unitsToCut === 0) ? 'all cut' : 'not planned'
+  if (layouts.length === 0) return allCut ? 'all cut' : 'not planned'
   const taken = new Map<string, Parameters<typeof amountWords>[0][number]>()
   for (const { stockId, sheetUm, offcut, sheets } of layouts) {
     const [widthMm, heightMm] = [mmFromUm(sheetUm.widthUm), mmFromUm(sheetUm.heightUm)]
