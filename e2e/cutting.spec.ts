@@ -101,3 +101,56 @@ test('a margin and a short trimmer are planned with; sheets go, are listed and c
   await expect(page.getByText(/Lids counts with these sheets/)).toBeVisible()
   await expectAccessible(page)
 })
+
+test('two projects are cut together: what it saves, sheets with pieces of both, ticked once, cut apart again', async ({
+  page,
+  demo,
+}) => {
+  const id = await openCut(page, demo.address, STARS)
+  await page.getByRole('link', { name: 'Cut together with another project' }).click()
+  await expect(page.getByRole('heading', { name: 'Cut together with other projects' })).toBeVisible()
+  await expectAccessible(page)
+  const other = page.getByRole('checkbox', { name: /Bottles for the long tables/ })
+  await expect(page.getByRole('listitem').filter({ has: other })).toContainText(/\d+ sheets fewer/)
+  await other.check()
+  await page.getByRole('button', { name: 'Work out what it saves' }).click()
+  const row = (name: string) => page.getByRole('row').filter({ hasText: name })
+  const sheetsIn = async (name: string) => Number(/(\d+) sheets/.exec(await row(name).innerText())?.[1])
+  await expect(row('Together')).toBeVisible()
+  expect(await sheetsIn('Together')).toBeLessThan(await sheetsIn('Each by itself'))
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Cut these together' }).click()
+  await expect(page.getByText('Cut together already.')).toBeVisible()
+  await page.goto(`${demo.address}/projects/${id}/cut`)
+  const note = page.getByText(/Cut together with/)
+  await expect(note).toBeVisible()
+  const shared = page.getByRole('listitem').filter({ hasText: /for Bottles for the long tables/ })
+  await expect(shared.first()).toBeVisible()
+  await note.getByRole('link', { name: 'Bottles for the long tables' }).click()
+  await expect(page.getByText(/Cut together with/)).toContainText(STARS)
+  await page.getByRole('button', { name: 'Cut apart again' }).click()
+  await expect(page.getByText(/Cut together with/)).toBeHidden()
+})
+
+test('cards that are cut and not folded: asked for, planned on the same sheets, done without', async ({
+  page,
+  demo,
+}) => {
+  await openCut(page, demo.address, STARS)
+  const section = page.getByRole('region', { name: 'Cut and not folded' })
+  await section.getByText('Cut something else too').click()
+  await section.getByRole('button', { name: 'Cut these too' }).click()
+  await expect(section.getByLabel('What it is')).toHaveAccessibleDescription(/Enter what they are/)
+  await section.getByLabel('What it is').fill('Place card')
+  await section.getByLabel('Of which paper').selectOption({ label: 'Tidewater' })
+  await section.getByLabel('Width (cm)').fill('8.5')
+  await section.getByLabel('Height (cm)').fill('5.5')
+  await section.getByLabel('How many').fill('12')
+  await expectAccessible(page)
+  await section.getByRole('button', { name: 'Cut these too' }).click()
+  await expect(section.getByText(/12 of 8\.5 x 5\.5 cm, Tidewater/)).toBeVisible()
+  await expect(page.getByText(/for \d+ x Place card/).first()).toBeVisible()
+  await section.getByRole('button', { name: 'Do without Place card' }).click()
+  await expect(section.getByText('Place card')).toBeHidden()
+  await expect(page.getByText(/x Place card/)).toHaveCount(0)
+})

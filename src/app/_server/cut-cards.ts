@@ -11,7 +11,7 @@ import {
   countedPieces,
   hexagonsIn,
   layoutText,
-  pieceName,
+  piecesOf,
   type LayoutView,
 } from '@/ui/cut/layout-words'
 import { formatExact, formatSheet, plural, type Preferences } from '@/ui/format'
@@ -71,7 +71,7 @@ function cardOf(project: ProjectView, layout: LayoutView, preferences: Preferenc
         const { take, cut, marks } = stepWords(
           step,
           sheetUm,
-          (demand) => pieceName(project, demand),
+          (count, demand) => piecesOf(project, count, demand),
           preferences,
         )
         return `${take}: ${cut}.${marks ? ` Marks at ${marks}.` : ''}`

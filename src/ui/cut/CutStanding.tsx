@@ -23,8 +23,16 @@ function provenWords({ proofs = [] }: CutPlan): string {
     : 'Proven: no plan of such cuts takes fewer sheets.'
 }
 
+/** Of projects cut together it may be another one's pieces that no sheet is there for. */
+const shortWords = ({ facts, together }: CutStandingProps['project']): string => {
+  const short = together.filter((one) => one.facts.shortUnits > 0).map(({ name }) => name)
+  return facts.shortUnits > 0 || short.length === 0
+    ? 'As much as there is paper for.'
+    : `Enough for all of these; paper is missing for ${short.join(' and ')}.`
+}
+
 interface CutStandingProps {
-  readonly project: Pick<ProjectView, 'cutPlan' | 'standing' | 'facts'>
+  readonly project: Pick<ProjectView, 'cutPlan' | 'standing' | 'facts' | 'together'>
   readonly preferences: Preferences
   readonly planAgain: (press: string) => Promise<DeedResult<unknown>>
 }
@@ -59,7 +67,7 @@ export function CutStanding({ project, preferences, planAgain }: CutStandingProp
         ? provenWords(cutPlan.plan)
         : cutPlan.plan.status === 'within'
           ? `At most ${plural(cutPlan.plan.sheets, 'sheet')} more than the fewest possible.`
-          : 'As much as there is paper for.'}{' '}
+          : shortWords(project)}{' '}
       Planned {formatMoment(cutPlan.madeAtMs, preferences)}.
     </p>
   )

@@ -2,18 +2,17 @@ import type { CutOrder } from '@/core/cut'
 import type { SizeUm } from '@/core/sheet'
 import { mmFromUm } from '@/core/units'
 import { formatExact, type Preferences } from '../format'
-import { orderWords, stepWords } from './cut-words'
+import { orderWords, stepWords, type PiecesOf } from './cut-words'
 
 interface CutStepsProps {
   readonly order: CutOrder
   readonly sheetUm: SizeUm
-  /** What the pieces of a demand are called, one of them. */
-  readonly nameOf: (demand: string) => string
+  readonly piecesOf: PiecesOf
   readonly preferences: Preferences
 }
 
 /** The cuts of one sheet in order: the distance to set at the trimmer, and the marks for who cuts along a ruler. */
-export function CutSteps({ order, sheetUm, nameOf, preferences }: CutStepsProps) {
+export function CutSteps({ order, sheetUm, piecesOf, preferences }: CutStepsProps) {
   return (
     <div>
       <p className="second">{orderWords(order)}</p>
@@ -22,7 +21,7 @@ export function CutSteps({ order, sheetUm, nameOf, preferences }: CutStepsProps)
           <li>Take {formatExact(mmFromUm(order.marginUm), preferences)} off all four edges.</li>
         ) : null}
         {order.steps.map((step, index) => {
-          const { take, cut, marks } = stepWords(step, sheetUm, nameOf, preferences)
+          const { take, cut, marks } = stepWords(step, sheetUm, piecesOf, preferences)
           return (
             <li key={index}>
               {take}: {cut}.{marks ? <span className="second"> Marks at {marks}.</span> : null}

@@ -1,5 +1,6 @@
 import { PREFERENCES } from '../../../test/preferences'
 import type { CutStep } from '@/core/cut'
+import { countOf } from '../format'
 import { stepWords } from './cut-words'
 
 const step = (setUm: number): CutStep => ({
@@ -11,7 +12,7 @@ const step = (setUm: number): CutStep => ({
 })
 const sheet = { widthUm: 297_000, heightUm: 210_000 }
 const words = (setUm: number, change: object = {}) =>
-  stepWords(step(setUm), sheet, () => 'square', { ...PREFERENCES, ruler: 'mm-0.5', ...change })
+  stepWords(step(setUm), sheet, (count) => countOf(count, 'square'), { ...PREFERENCES, ruler: 'mm-0.5', ...change })
 
 test('a distance on the ruler is told once; off it exactly for the trimmer, and the mark below for the ruler', () => {
   expect(words(104_000)).toEqual({

@@ -53,15 +53,18 @@ export function rulerMarks(
   )
 }
 
+/** So many pieces of a demand, in words. */
+export type PiecesOf = (count: number, demand: string) => string
+
 /** What some cuts with one setting give. */
 function offWords(
   { setUm, parts, cuts, gives }: CutOff,
-  nameOf: (demand: string) => string,
+  piecesOf: PiecesOf,
   preferences: Preferences,
 ): string {
   const set = told(setUm, preferences)
   if (gives === 'rest') return `take ${set} off`
-  const what = gives === 'strip' ? countOf(parts, 'strip') : countOf(parts, nameOf(gives.demand))
+  const what = gives === 'strip' ? countOf(parts, 'strip') : piecesOf(parts, gives.demand)
   return cuts === 0 ? `what is left, ${set}, is ${what}` : `set ${set}, ${plural(cuts, 'cut')}, for ${what}`
 }
 
@@ -69,7 +72,7 @@ function offWords(
 export function stepWords(
   step: CutStep,
   sheet: SizeUm,
-  nameOf: (demand: string) => string,
+  piecesOf: PiecesOf,
   preferences: Preferences,
 ): { readonly take: string; readonly cut: string; readonly marks: string | null } {
   const along = step.axis === 'x' ? sheet.widthUm : sheet.heightUm
@@ -85,7 +88,7 @@ export function stepWords(
   const marks = marksOf(step)
   return {
     take,
-    cut: step.offs.map((off) => offWords(off, nameOf, preferences)).join('; then '),
+    cut: step.offs.map((off) => offWords(off, piecesOf, preferences)).join('; then '),
     marks: marks.length < 2 ? null : marks.map((um) => marked(um, preferences)).join(', '),
   }
 }

@@ -35,7 +35,7 @@ export function cutFor(
 
 /** What a piece becomes: a design, or what it is called where it is not folded. */
 export const becomes = ({ line, plain }: Pick<CutFor, 'line' | 'plain'>): string =>
-  (line?.design.name ?? plain?.name ?? 'piece').toLowerCase()
+  plain?.name ?? line?.design.name.toLowerCase() ?? 'piece'
 
 /** Whose a piece is, where it is not this project's. */
 export const otherWords = ({ other }: Pick<CutFor, 'other'>): string => (other ? `, for ${other.name}` : '')
@@ -46,11 +46,13 @@ export type Counted = CutFor & { readonly count: number }
 export const countedPieces = (project: ProjectView, layout: LayoutView): readonly Counted[] =>
   [...countsOf(layout)].map(([demand, count]) => ({ count, ...cutFor(project, demandOf(demand)) }))
 
-/** What one piece of a demand is called. */
-export function pieceName(project: ProjectView, demand: string): string {
-  const { part, ...one } = cutFor(project, demandOf(demand))
-  const noun = part ? pieceNoun(1, part.highPerWide) : (one.plain?.name.toLowerCase() ?? 'piece')
-  return `${noun}${otherWords(one)}`
+/** So many pieces of a demand: `2 squares`, `3 x Place card`, and whose they are where not this project's. */
+export function piecesOf(project: ProjectView, count: number, demand: string): string {
+  const { part, plain, other } = cutFor(project, demandOf(demand))
+  const pieces = plain
+    ? `${count} x ${plain.name}`
+    : countOf(count, part ? pieceNoun(1, part.highPerWide) : 'piece')
+  return other ? `${pieces} for ${other.name}` : pieces
 }
 
 export function layoutText(

@@ -25,6 +25,11 @@ export function RunFinished({ run, table }: { readonly run: RunView; readonly ta
             Back to the project
           </Link>
         )}
+        {spoiled > 0 && run.paper !== null ? (
+          <Link href={`/logbook/${run.id}#rests`} className="btn btn-outline btn-lg">
+            Keep what is left whole of the spoiled
+          </Link>
+        ) : null}
       </p>
     </div>
   )

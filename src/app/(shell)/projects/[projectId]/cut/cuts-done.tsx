@@ -22,7 +22,8 @@ export function CutsDone({ project, preferences }: CutsDoneProps) {
           const paper = project.papers.find(({ id }) => id === cut.paperId)
           const pieces = cut.pieces.map(({ lineId, partKey, count }) => {
             const { part, plain, ...whose } = cutFor(project, { lineId, partKey })
-            return `${countOf(count, part?.name ?? plain?.name.toLowerCase() ?? 'piece')}${otherWords(whose)}`
+            const named = plain ? `${count} x ${plain.name}` : countOf(count, part?.name ?? 'piece')
+            return `${named}${otherWords(whose)}`
           })
           const what = `${pieces.join(' and ')}, ${paper?.name ?? 'a paper no longer used here'}`
           return (

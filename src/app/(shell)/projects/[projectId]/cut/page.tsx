@@ -22,7 +22,7 @@ import {
   layoutText,
   otherWords,
   mixedSquares,
-  pieceName,
+  piecesOf,
   type LayoutView,
 } from '@/ui/cut/layout-words'
 import { ComparePlans } from '@/ui/cut/ComparePlans'
@@ -285,7 +285,7 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
           <CutSteps
             order={layout.order}
             sheetUm={layout.sheetUm}
-            nameOf={(demand) => pieceName(project, demand)}
+            piecesOf={(count, demand) => piecesOf(project, count, demand)}
             preferences={preferences}
           />
         ) : null}

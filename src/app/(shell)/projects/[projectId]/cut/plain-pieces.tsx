@@ -27,8 +27,8 @@ export function PlainPieces({ project, papers, query, preferences }: PlainPieces
   }
   const paperName = (id: string) => papers.find((paper) => paper.id === id)?.name ?? 'a paper put away'
   return (
-    <section aria-labelledby="plain-pieces" id="plain">
-      <h2 id="plain-pieces" className="text-2xl">
+    <section aria-labelledby="not-folded" id="plain">
+      <h2 id="not-folded" className="text-2xl">
         Cut and not folded
       </h2>
       <p className="second">Card blanks, tags, strips: cut from the same sheets, in the same plan.</p>

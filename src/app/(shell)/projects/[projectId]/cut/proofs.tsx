@@ -175,7 +175,7 @@ function ProofDrawing({
           <CutSteps
             order={order}
             sheetUm={layout.sheetUm}
-            nameOf={() => 'proof piece'}
+            piecesOf={() => '1 proof piece'}
             preferences={preferences}
           />
         ) : null}

@@ -141,9 +141,9 @@ function PaperRow({ project, paper, demand, plain, preferences }: PaperRowProps)
         ))}
         {plain.map(({ id, name, sizeUm, pieces, cut }) => (
           <li key={id}>
-            {pieces - cut === 0
-              ? `all ${countOf(pieces, name.toLowerCase())} cut`
-              : `${cut === 0 ? pieces : `${pieces - cut} of ${pieces}`} ${name.toLowerCase()}`}
+            {cut < pieces
+              ? `${pieces - cut} ${cut > 0 ? `of ${pieces} ` : ''}x ${name}`
+              : `all ${pieces} x ${name} cut`}
             <span className="second">
               {' '}
               of {formatSheet(mmFromUm(sizeUm.widthUm), mmFromUm(sizeUm.heightUm), preferences)}, not folded
