@@ -146,14 +146,12 @@ test('over random drawers: checked, never worse than one after the other, the fi
         expect(plan.status).not.toBe('short')
         expect(costOf(plan)).toBeLessThanOrEqual(spent)
       }
-      const pieces = wanted
-        .flat()
-        .flatMap(({ side, high, count }) =>
-          Array.from({ length: count }, () => ({
-            sizeUm: { widthUm: side, heightUm: high },
-            turnable: true,
-          })),
-        )
+      const pieces = wanted.flat().flatMap(({ side, high, count }) =>
+        Array.from({ length: count }, () => ({
+          sizeUm: { widthUm: side, heightUm: high },
+          turnable: true,
+        })),
+      )
       if (pieces.length > 5 || plan.status === 'short') return
       const searched = stock.map(({ sizeUm, available, priceMinor }) => ({
         sizeUm,
