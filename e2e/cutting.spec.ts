@@ -128,8 +128,10 @@ test('two projects are cut together: what it saves, sheets with pieces of both, 
   await expect(shared.first()).toBeVisible()
   await note.getByRole('link', { name: 'Bottles for the long tables' }).click()
   await expect(page.getByText(/Cut together with/)).toContainText(STARS)
-  await page.getByRole('button', { name: 'Cut apart again' }).click()
-  await expect(page.getByText(/Cut together with/)).toBeHidden()
+  const apart = page.getByRole('button', { name: 'Cut apart again' })
+  await apart.click()
+  await expect(apart).toBeHidden()
+  await expect(page.getByRole('link', { name: 'Cut together with another project' })).toBeVisible()
 })
 
 test('cards that are cut and not folded: asked for, planned on the same sheets, done without', async ({

@@ -188,6 +188,22 @@ describe('projects cut together', () => {
     await ok(archiveProject(database.context, a, false))
     expect((await view(a)).standing).toEqual({ status: 'current' })
   })
+  test('a sheet that was cut for both is taken back after they were parted: each wants its pieces again', async () => {
+    const { a, b } = await both()
+    await together(a, b)
+    const { cutPlan } = await view(a)
+    const mixed = cutPlan!.layouts.find(({ share }) => share < 1)!
+    expect(mixed.share).toBeCloseTo(0.5, 9)
+    await ok(tickCut(database.context, a, { planId: cutPlan!.id, layoutId: mixed.id, sheets: '1' }))
+    const wanted = async () =>
+      (await Promise.all([view(a), view(b)])).map(({ lines }) => lines[0]!.papers[0]!.unitsToCut)
+    const cut = await wanted()
+    await ok(cutApart(database.context, a))
+    expect(await wanted()).toEqual(cut)
+    await ok(undoCut(database.context, b, (await view(b)).cuts[0]!.id))
+    expect(await wanted()).toEqual(cut.map((count) => count + 1))
+    for (const id of [a, b]) expect((await view(id)).standing).toEqual({ status: 'current' })
+  })
   test('no sheet is promised twice where the drawer is too small, and the pieces missing are told at their own', async () => {
     const { a, b } = await both('4')
     await together(a, b)

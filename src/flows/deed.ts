@@ -17,6 +17,7 @@ export type RefusalCode =
   | 'PLAN_CHANGED'
   | 'NO_SUCH_PLAN'
   | 'NOTHING_TO_CUT_TOGETHER'
+  | 'TOO_MANY_TOGETHER'
   | 'MOVE_IN_USE'
   | 'MOVE_UNDONE'
   | 'MOVE_OF_CUT'

@@ -24,9 +24,7 @@ export const plainFields = (unit: LengthUnit) =>
 
 /** Projects that are cut together with one. */
 export const togetherFields = z.strictObject({
-  projects: z
-    .array(idText('a project'))
-    .max(MOST_TOGETHER - 1, `Up to ${MOST_TOGETHER} projects are cut together. Choose fewer.`),
+  projects: z.array(idText('a project')).max(MOST_TOGETHER - 1),
 })
 
 /** The proof piece of a line, and the paper it is cut from. */

@@ -1,8 +1,9 @@
 import { checkCutPlan, isBetterPlan, verifiedPlan } from '@/core/cut'
 import { sheetsTaken } from '@/core/plan'
+import { plannedWith } from '@/data/repositories/cut-plans'
 import { findProject, listOpenProjects, projectsById, updateProject } from '@/data/repositories/projects'
 import { foundPlan } from '@/schema/cut-plan'
-import { togetherFields } from '@/schema/cut'
+import { MOST_TOGETHER, togetherFields } from '@/schema/cut'
 import { parseFields } from '@/schema/field-errors'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import type { FlowContext } from '../flow-context'
@@ -80,6 +81,8 @@ export const cutTogether = (
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const together = [...new Set(parsed.value.projects)].filter((id) => id !== projectId)
     if (together.length === 0) throw new RefusalError('NOTHING_TO_CUT_TOGETHER')
+    const all = await plannedWith(inDeed.db, [projectId, ...together])
+    if (all.length > MOST_TOGETHER) throw new RefusalError('TOO_MANY_TOGETHER', { most: MOST_TOGETHER })
     for (const one of [projectId, ...together]) {
       const { brief, plan } = await plannedOr(inDeed, one)
       const left = plan.lines.some(({ parts }) =>

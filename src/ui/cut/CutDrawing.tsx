@@ -52,9 +52,10 @@ export function CutDrawing({
   const hair = width / 240
   // Room for the distances that are told along two edges.
   const room = marks.length > 0 ? 34 * hair : 2 * hair
+  const beside = marks.length > 0 ? 16 * hair : 2 * hair
   return (
     <svg
-      viewBox={`${-room} ${-2 * hair} ${width + room + 2 * hair} ${height + room + 2 * hair}`}
+      viewBox={`${-room} ${-2 * hair} ${width + room + beside} ${height + room + 2 * hair}`}
       role="img"
       aria-label={describe}
       className="w-full"

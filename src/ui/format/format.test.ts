@@ -180,6 +180,7 @@ describe('refusals', () => {
     'PLAN_CHANGED',
     'NO_SUCH_PLAN',
     'NOTHING_TO_CUT_TOGETHER',
+    'TOO_MANY_TOGETHER',
     'MOVE_IN_USE',
     'MOVE_UNDONE',
     'MOVE_OF_CUT',

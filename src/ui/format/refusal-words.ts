@@ -31,6 +31,8 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
     projects === ''
       ? 'Choose a project to cut it together with.'
       : `Nothing is to be cut for ${projects} any more. Choose others.`,
+  TOO_MANY_TOGETHER: ({ most = 0 }) =>
+    `Up to ${most} projects are cut together, those they are cut together with already among them. Choose fewer.`,
   MOVE_IN_USE: ({ projects = 'A project' }) =>
     `${projects} counts with these sheets or has cut them. Take that back first, or count the sheets anew.`,
   MOVE_UNDONE: () => 'This is taken back already.',

@@ -156,7 +156,11 @@ function PaperRow({ project, paper, demand, plain, preferences }: PaperRowProps)
         {missingUnits === 0 ? (
           <>
             <p className="figure text-xl">{takesText(layouts, allCut, preferences)}</p>
-            <p className="second text-sm">enough</p>
+            <p className="second text-sm">
+              {layouts.some(({ share }) => share < 1)
+                ? `enough, pieces of ${project.together.map(({ name }) => name).join(' and ')} on them too`
+                : 'enough'}
+            </p>
           </>
         ) : (
           <>
