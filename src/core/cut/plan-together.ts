@@ -49,7 +49,7 @@ function oneAfterTheOther(
   solver: LinearSolver,
   effort: Effort,
 ): readonly CutLayout[] {
-  const layouts: CutLayout[] = []
+  let layouts: readonly CutLayout[] = []
   for (const demands of parties) {
     const left = stock.map((one) => ({
       ...one,
@@ -58,7 +58,7 @@ function oneAfterTheOther(
         one.available,
       ),
     }))
-    layouts.push(...planExactly({ demands, stock: left, tools }, solver, effort).layouts)
+    layouts = [...layouts, ...planExactly({ demands, stock: left, tools }, solver, effort).layouts]
   }
   return layouts
 }

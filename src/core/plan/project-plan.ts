@@ -100,35 +100,42 @@ const missingOf = (cutPlan: ProjectRecords['cutPlan'], key: string): number =>
     ? (cutPlan.plan.missing.find(({ demand }) => demand === key)?.count ?? 0)
     : 0
 
+/** What no sheet is there for, of everything that is still to be cut. */
+const missingSizes = (
+  cutPlan: ProjectRecords['cutPlan'],
+  lines: readonly LineProgress[],
+  plain: readonly PlainProgress[],
+): readonly { readonly paperId: string; readonly units: number; readonly sizeUm: SizeUm }[] => [
+  ...lines.flatMap((line) =>
+    line.parts.flatMap((part) =>
+      part.papers.map(({ paperId }) => {
+        const key = demandKey({ lineId: line.line.id, partKey: part.part.key, paperId })
+        return { paperId, units: missingOf(cutPlan, key), sizeUm: part.part.sheetUm }
+      }),
+    ),
+  ),
+  ...plain.map(({ line: { paperId, sizeUm }, key, toCut }) => ({
+    paperId,
+    units: Math.min(toCut, missingOf(cutPlan, key)),
+    sizeUm,
+  })),
+]
+
 function factsOf(
   { brief, records }: ProjectInput,
-  {
-    lines,
-    plain,
-    joinings,
-    owed,
-    layouts,
-  }: Pick<ProjectSurvey, 'lines' | 'plain' | 'joinings' | 'owed' | 'layouts'>,
+  { lines, plain, joinings, owed, layouts }: Omit<ProjectSurvey, 'facts' | 'stations' | 'next'>,
 ): ProjectFacts {
   const parts = lines.flatMap((line) => line.parts.map((part) => ({ line, part })))
   const papers = parts.flatMap(({ line, part }) => part.papers.map((paper) => ({ line, part, paper })))
+  const missing = missingSizes(records.cutPlan, lines, plain)
   const given = givenBy(layouts)
-  const missing = [
-    ...papers.map(({ line, part, paper: { paperId } }) => {
-      const units = missingUnits(records, line, part, paperId)
-      return { paperId, units, sizeUm: part.part.sheetUm }
-    }),
-    ...plain.map(({ line: { paperId, sizeUm }, key, toCut }) => {
-      return { paperId, units: Math.min(toCut, missingOf(records.cutPlan, key)), sizeUm }
-    }),
-  ]
-  const plainPlanned = ({ key, toCut }: PlainProgress) =>
-    toCut <= (given.get(key) ?? 0) + missingOf(records.cutPlan, key)
   const isPlanned = ({ line, part, paper }: (typeof papers)[number]) => {
     const left = paper.goodUnits - paper.usableUnits - paper.waitingUnits
     const key = demandKey({ lineId: line.line.id, partKey: part.part.key, paperId: paper.paperId })
     return left <= (given.get(key) ?? 0) + missingUnits(records, line, part, paper.paperId)
   }
+  const isPlainPlanned = ({ key, toCut }: PlainProgress) =>
+    toCut <= (given.get(key) ?? 0) + missingOf(records.cutPlan, key)
   const cutsAnything = (line: LineProgress) =>
     layouts.some(
       (layout) =>
@@ -148,7 +155,7 @@ function factsOf(
     papers: papersOfBrief(brief).size,
     ordersWanted: orders.wanted.length,
     ordersChosen: orders.chosen.length,
-    planned: papers.every(isPlanned) && plain.every(plainPlanned),
+    planned: papers.every(isPlanned) && plain.every(isPlainPlanned),
     shortUnits: sum(missing, ({ units }) => units),
     shortSheets: shortSheets(records, missing),
     sheetsCut: countSheets(records.cuts.filter(({ offcut }) => !offcut)),
@@ -173,14 +180,7 @@ function factsOf(
 }
 
 /** Whole sheets that would mend what the stored plan is short of; `null` where a size is not to be had. */
-function shortSheets(
-  { cutPlan }: ProjectRecords,
-  missing: readonly {
-    readonly paperId: string
-    readonly units: number
-    readonly sizeUm: PartProgress['part']['sheetUm']
-  }[],
-): number | null {
+function shortSheets({ cutPlan }: ProjectRecords, missing: ReturnType<typeof missingSizes>): number | null {
   const counts = missing
     .filter(({ units }) => units > 0)
     .map(({ paperId, units, sizeUm }) => {

@@ -12,7 +12,11 @@ const step = (setUm: number): CutStep => ({
 })
 const sheet = { widthUm: 297_000, heightUm: 210_000 }
 const words = (setUm: number, change: object = {}) =>
-  stepWords(step(setUm), sheet, (count) => countOf(count, 'square'), { ...PREFERENCES, ruler: 'mm-0.5', ...change })
+  stepWords(step(setUm), sheet, (count) => countOf(count, 'square'), {
+    ...PREFERENCES,
+    ruler: 'mm-0.5',
+    ...change,
+  })
 
 test('a distance on the ruler is told once; off it exactly for the trimmer, and the mark below for the ruler', () => {
   expect(words(104_000)).toEqual({
