@@ -120,6 +120,36 @@ export const yearlyWithoutNext = (db: Db, today: string): Promise<(ProjectRow & 
 export const listOpenProjects = (db: Db): Promise<ProjectRow[]> =>
   db.selectFrom('project').selectAll().where('archived_at_ms', 'is', null).execute()
 
+/** Projects that are not put away and have no lines yet, or a line of which pieces are still owed. */
+export const listOwingProjects = (db: Db): Promise<ProjectRow[]> =>
+  db
+    .selectFrom('project as p')
+    .selectAll('p')
+    .where('p.archived_at_ms', 'is', null)
+    .where((where) =>
+      where.or([
+        where.not(
+          where.exists(where.selectFrom('brief_line').select('id').whereRef('project_id', '=', 'p.id')),
+        ),
+        where.exists(
+          where
+            .selectFrom('brief_line as l')
+            .select('l.id')
+            .whereRef('l.project_id', '=', 'p.id')
+            .where('l.attached_to', 'is', null)
+            .where('l.pieces', '>', (handed) =>
+              handed
+                .selectFrom('delivery_line as d')
+                .innerJoin('delivery as h', 'h.id', 'd.delivery_id')
+                .select((sum) => sum.fn.coalesce(sum.fn.sum<number>('d.pieces'), sum.lit(0)).as('pieces'))
+                .whereRef('d.line_id', '=', 'l.id')
+                .where('h.undone_at_ms', 'is', null),
+            ),
+        ),
+      ]),
+    )
+    .execute()
+
 /** Ids of the projects, not put away, that use any of some papers. */
 export async function projectsUsingPapers(db: Db, paperIds: readonly string[]): Promise<readonly string[]> {
   if (paperIds.length === 0) return []

@@ -1,11 +1,24 @@
-import { defaultGauges, highPerWide, mainPart, shownSheetMm, smallestSheet, unitsOf } from '@/core/design'
-import { cutDemands, surveyProject, unpromised, type LineProgress, demandOf } from '@/core/plan'
-import { shrinkingSquares, type SizeUm, type SquareRun } from '@/core/sheet'
+import {
+  defaultGauges,
+  highPerWide,
+  mainPart,
+  shownSheetMm,
+  smallestSheet,
+  unitsOf,
+  type DesignDocument,
+} from '@/core/design'
+import {
+  cutDemands,
+  demandOf,
+  scaleThatFits,
+  surveyProject,
+  unpromised,
+  type LineProgress,
+} from '@/core/plan'
+import { bestGrid, gridOf, pieceSizeUm, shrinkingSquares, type SizeUm, type SquareRun } from '@/core/sheet'
 import { SMALLEST_OFFCUT_UM } from '@/core/cut'
 import { roundToRuler, mmFromUm, umFromMm, type RulerKey } from '@/core/units'
-import { scaleThatFits } from '@/core/plan'
-import { bestGrid, gridOf, pieceSizeUm } from '@/core/sheet'
-import { listOpenProjects } from '@/data/repositories/projects'
+import { listOwingProjects } from '@/data/repositories/projects'
 import type { FlowContext } from '../flow-context'
 import { readOffered } from '../designs'
 import { readLessons, type Learnt } from '../lessons'
@@ -51,15 +64,36 @@ interface Knowing {
   readonly ruler: RulerKey
 }
 
+/** A design with what limits how small it is folded. */
+interface Foldable {
+  readonly document: DesignDocument
+  readonly hardest: Parameters<typeof smallestSheet>[0]
+}
+
+/** All designs that are offered. Their last steps are looked up once, not for every paper. */
+async function foldables(context: FlowContext): Promise<readonly Foldable[]> {
+  const all: Foldable[] = []
+  for (const { document, hash } of await readOffered(context)) {
+    const [variant] = document.variants
+    if (!variant) continue
+    const shown = {
+      variantKey: variant.key,
+      sheetMm: shownSheetMm(document),
+      gauges: defaultGauges(document),
+    }
+    all.push({ document, hardest: (await readEnd(context, hash, shown))?.hardest ?? [] })
+  }
+  return all
+}
+
 /** The best use of some rectangles of a paper for one design; `null` where it cannot be folded of them. */
-async function ideaOf(
-  context: FlowContext,
-  { document, hash }: Awaited<ReturnType<typeof readOffered>>[number],
+function ideaOf(
+  { document, hardest }: Foldable,
   paper: DrawerPaper,
   rectangles: readonly Rectangle[],
   minutes: number | null,
   { lessons, ruler }: Knowing,
-): Promise<OffcutIdea | null> {
+): OffcutIdea | null {
   const [variant] = document.variants
   if (!variant) return null
   const part = mainPart(document)
@@ -67,8 +101,6 @@ async function ideaOf(
   const unit = pieceSizeUm(1_000_000, high)
   const mostMm =
     rectangles.reduce((most, { sizeUm }) => Math.max(most, scaleThatFits(sizeUm, unit)), 0) * 1000
-  const shown = { variantKey: variant.key, sheetMm: shownSheetMm(document), gauges: defaultGauges(document) }
-  const hardest = (await readEnd(context, hash, shown))?.hardest ?? []
   const leastMm = Math.max(20, smallestSheet(hardest, paper.caliperMm)?.sheetMm ?? 0)
   const units = unitsOf(part, variant)
   const secondsPerPiece = lessons.pace(document).secondsPerPiece * units
@@ -135,11 +167,11 @@ const MOST_SUGGESTED = 3
 export async function readScraps(context: FlowContext, minutes: number): Promise<readonly OffcutIdea[]> {
   const lessons = await readLessons(context)
   const { ruler } = await currentSettings(context)
-  const offered = await readOffered(context)
+  const offered = await foldables(context)
   const ideas: OffcutIdea[] = []
   for (const [paper, rectangles] of await freeOffcuts(context))
     for (const one of offered) {
-      const idea = await ideaOf(context, one, paper, rectangles, minutes, { lessons, ruler })
+      const idea = ideaOf(one, paper, rectangles, minutes, { lessons, ruler })
       if (idea) ideas.push(idea)
     }
   const worth = ({ used, seconds }: OffcutIdea) => Math.sqrt(used) * Math.min(1, seconds / (60 * minutes))
@@ -180,7 +212,7 @@ export interface Fits {
 export async function readFits(context: FlowContext, paper: DrawerPaper, sizeUm: SizeUm): Promise<Fits> {
   const lessons = await readLessons(context)
   const { ruler } = await currentSettings(context)
-  const open = await loadProjects(context, await listOpenProjects(context.db))
+  const open = await loadProjects(context, await listOwingProjects(context.db))
   const rateOf = ({ design }: LineProgress) => lessons.rejectRate(design.family)
   const wanted = open
     .filter((project) => paperIdsOf(project).includes(paper.id))
@@ -209,8 +241,8 @@ export async function readFits(context: FlowContext, paper: DrawerPaper, sizeUm:
       )
     })
   const ideas: OffcutIdea[] = []
-  for (const one of await readOffered(context)) {
-    const idea = await ideaOf(context, one, paper, [{ sizeUm, amount: 1 }], null, { lessons, ruler })
+  for (const one of await foldables(context)) {
+    const idea = ideaOf(one, paper, [{ sizeUm, amount: 1 }], null, { lessons, ruler })
     if (idea) ideas.push(idea)
   }
   return {

@@ -16,7 +16,7 @@ import { sizeAsKept } from '@/core/paper'
 import { mmFromUm } from '@/core/units'
 import { packsOf, type PackRow } from '@/data/repositories/packs'
 import { papersById } from '@/data/repositories/papers'
-import { listOpenProjects } from '@/data/repositories/projects'
+import { listOwingProjects } from '@/data/repositories/projects'
 import { stockOf } from '@/data/repositories/stock'
 import type { PaperRow } from '@/data/tables'
 import { daysOn } from '@/schema/days'
@@ -124,7 +124,7 @@ const offered = (paper: PaperRow, packs: readonly PackRow[]) =>
 /** What all open projects are short of: packs at least cost, and by when to order. `today` is a local date. */
 export async function readShopping(context: FlowContext, today: string): Promise<ShoppingList> {
   const { db } = context
-  const loaded = await loadProjects(context, await listOpenProjects(db))
+  const loaded = await loadProjects(context, await listOwingProjects(db))
   const open = loaded
     .map((one): Open => ({ loaded: one, survey: surveyProject(one) }))
     .filter(({ survey }) => !allDelivered(survey.facts))
