@@ -6,9 +6,10 @@ import { loadDemo } from '../../demo/load'
 import { seededRandom } from '../../demo/random'
 import { LIBRARY } from '@/core/design'
 import { FOLD_ENGINE_VERSION } from '@/core/fold'
-import { demandOf } from '@/core/plan'
+import { allDelivered, demandOf, surveyProject } from '@/core/plan'
 import { saveDesignVersion } from '@/data/repositories/designs'
 import type { RunEvent } from '@/core/run'
+import { listOpenProjects, listOwingProjects } from '@/data/repositories/projects'
 import { rebuildStockLevels } from '@/data/repositories/stock'
 import { archiveProject } from './deeds/archive-project'
 import { tickCut, undoCut } from './deeds/cuts'
@@ -31,6 +32,7 @@ import { readLogbook, readRunLog } from './read/logbook'
 import { readDrawer } from './read/papers'
 import { readProject, type ProjectView } from './read/project'
 import { readRun, readRunHead } from './read/run'
+import { loadProjects } from './project-records'
 import { rebuildRunProjections } from './run-tally'
 import { currentSettings, saveSettings, switchUnit } from './settings'
 
@@ -799,4 +801,10 @@ test('the demo loads through the same deeds as everything else, the first tray f
   ])
   for (const project of bench.projects)
     for (const line of project.lines) expect(line.colours.length).toBeGreaterThan(0)
+  // The quick list of projects that owe something is what their surveys say.
+  const open = await loadProjects(database.context, await listOpenProjects(database.db))
+  const owing = open.filter((one) => !allDelivered(surveyProject(one).facts)).map(({ row }) => row.id)
+  expect(owing.length).toBeGreaterThan(0)
+  expect(owing.length).toBeLessThan(open.length)
+  expect((await listOwingProjects(database.db)).map(({ id }) => id).toSorted()).toEqual(owing.toSorted())
 }, 30_000)
