@@ -155,4 +155,19 @@ test('cards that are cut and not folded: asked for, planned on the same sheets, 
   await section.getByRole('button', { name: 'Do without Place card' }).click()
   await expect(section.getByText('Place card')).toBeHidden()
   await expect(page.getByText(/x Place card/)).toHaveCount(0)
+  // Squares out of the strip that a layout leaves.
+  await page
+    .getByRole('link', { name: /^What fits/ })
+    .first()
+    .click()
+  await page
+    .getByRole('link', { name: `Cut them with ${STARS}` })
+    .first()
+    .click()
+  await expect(section.getByLabel('What it is')).toHaveValue('Square')
+  const side = await section.getByLabel('Width (cm)').inputValue()
+  await section.getByRole('button', { name: 'Cut these too' }).click()
+  await expect(section.getByText(`of ${side} cm`, { exact: false }).first()).toBeVisible()
+  await section.getByRole('button', { name: 'Do without Square' }).click()
+  await expect(section.getByRole('button', { name: 'Do without Square' })).toBeHidden()
 })

@@ -272,6 +272,15 @@ async function viewOf(context: FlowContext, project: PlannedProject): Promise<Pr
   }
 }
 
+/** What a project is called; `null` where there is none of that id. */
+export async function readProjectName(
+  { db }: FlowContext,
+  id: string,
+): Promise<{ readonly id: string; readonly name: string } | null> {
+  const row = await findProject(db, id)
+  return row ? { id: row.id, name: row.name } : null
+}
+
 /** Whether there is a project of that id. */
 export const hasProject = async ({ db }: FlowContext, id: string): Promise<boolean> =>
   (await findProject(db, id)) !== undefined

@@ -2,25 +2,10 @@ import { outlineSizeMm, variantOf } from '@/core/design'
 import { suppliesOf } from '@/core/plan'
 import type { ProjectView } from '@/flows/read/project'
 import type { SupplyNeed } from '@/flows/read/supplies'
-import { lengthInput, supplyWords, type Preferences } from '../format'
+import { supplyWords, type Preferences } from '../format'
 import { Link } from '../shell/Link'
+import { cutHref } from './fits-href'
 import { needWords } from './supply-words'
-
-/** The Cut station with cards filled in as pieces to be cut. */
-function cutHref(
-  projectId: string,
-  count: number,
-  [widthMm, heightMm]: readonly [number, number],
-  preferences: Preferences,
-): string {
-  const query = new URLSearchParams({
-    what: 'Card',
-    width: lengthInput(widthMm, preferences),
-    height: lengthInput(heightMm, preferences),
-    pieces: String(count),
-  })
-  return `/projects/${projectId}/cut?${query.toString()}#plain`
-}
 
 /** What is not folded: string, stems, cards, pins. */
 export function AlsoToGet({
@@ -67,7 +52,11 @@ export function AlsoToGet({
               {cards.map(({ count, eachMm, highMm = eachMm }) => (
                 <Link
                   key={`${eachMm} ${highMm}`}
-                  href={cutHref(project.id, count, [eachMm, highMm], preferences)}
+                  href={cutHref(
+                    project.id,
+                    { name: 'Card', widthMm: eachMm, heightMm: highMm, pieces: count },
+                    preferences,
+                  )}
                   className="ml-2 underline"
                 >
                   Cut the cards from a paper

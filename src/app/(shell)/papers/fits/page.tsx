@@ -5,9 +5,11 @@ import { mmFromUm, umFromMm } from '@/core/units'
 import { readDesignChoices, type DesignChoice } from '@/flows/read/brief-designs'
 import { readFits, type Fits } from '@/flows/read/offcut-ideas'
 import { readDrawerPaper } from '@/flows/read/papers'
+import { readProjectName } from '@/flows/read/project'
 import { lengthText } from '@/schema/fields'
 import { Field } from '@/ui/forms/Field'
 import { countOf, formatExact, formatSheet, lengthInput, type Preferences } from '@/ui/format'
+import { cutHref } from '@/ui/paper/fits-href'
 import { IdeaCards } from '@/ui/paper/IdeaCards'
 import { Link } from '@/ui/shell/Link'
 
@@ -49,6 +51,7 @@ export default async function FitsPage({ searchParams }: FitsParams) {
       </p>
       <form className="mt-4 flex flex-wrap items-start gap-3">
         <input type="hidden" name="paper" value={paper.id} />
+        {text('for') === '' ? null : <input type="hidden" name="for" value={text('for')} />}
         <Field id="strip-width" label={`Width (${preferences.unit})`} error={wrong(width)}>
           {(aria) => (
             <input
@@ -78,6 +81,8 @@ export default async function FitsPage({ searchParams }: FitsParams) {
       ) : (
         <WhatFits
           fits={fits}
+          paperId={paper.id}
+          project={await readProjectName(context, text('for'))}
           choices={(await readDesignChoices(context)).choices}
           preferences={preferences}
         />
@@ -88,14 +93,14 @@ export default async function FitsPage({ searchParams }: FitsParams) {
 
 interface WhatFitsProps {
   readonly fits: Fits
+  readonly paperId: string
+  /** The project it is asked for. */
+  readonly project: { readonly id: string; readonly name: string } | null
   readonly choices: readonly DesignChoice[]
   readonly preferences: Preferences
 }
 
-function WhatFits({ fits, choices, preferences }: WhatFitsProps) {
-  const squares = fits.squares.map(
-    ({ count, sideMm }) => `${countOf(count, 'square')} of ${formatExact(sideMm, preferences)}`,
-  )
+function WhatFits({ fits, paperId, project, choices, preferences }: WhatFitsProps) {
   return (
     <>
       <Wanted fits={fits} preferences={preferences} />
@@ -103,7 +108,27 @@ function WhatFits({ fits, choices, preferences }: WhatFitsProps) {
         <h2 id="squares" className="text-2xl">
           Squares off its end
         </h2>
-        <p className="mt-1">{squares.length === 0 ? 'None of 2 cm or more.' : squares.join(', then ')}</p>
+        {fits.squares.length === 0 ? <p className="mt-1">None of 2 cm or more.</p> : null}
+        <ul className="mt-1">
+          {fits.squares.map(({ count, sideMm }) => (
+            <li key={sideMm} className="flex flex-wrap gap-x-4">
+              {countOf(count, 'square')} of {formatExact(sideMm, preferences)}
+              {project ? (
+                <Link
+                  className="underline"
+                  href={cutHref(
+                    project.id,
+                    { name: 'Square', widthMm: sideMm, heightMm: sideMm, pieces: count },
+                    preferences,
+                    paperId,
+                  )}
+                >
+                  Cut {count === 1 ? 'it' : 'them'} with {project.name}
+                </Link>
+              ) : null}
+            </li>
+          ))}
+        </ul>
       </section>
       <section aria-labelledby="ideas" className="mt-8">
         <h2 id="ideas" className="mb-3 text-2xl">

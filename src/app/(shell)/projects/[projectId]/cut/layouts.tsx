@@ -17,7 +17,9 @@ import {
 } from '@/ui/cut/layout-words'
 import { TickCut } from '@/ui/cut/TickCut'
 import { countOf, formatSheet, plural, type Preferences } from '@/ui/format'
+import { fitsHref } from '@/ui/paper/fits-href'
 import { Swatch } from '@/ui/paper/Swatch'
+import { Link } from '@/ui/shell/Link'
 import { tickCutAction } from '../../actions'
 import { proofOpen } from './proofs'
 
@@ -131,6 +133,22 @@ function LayoutItem({ project, planId, layout, colour, paperName, preferences }:
         {besideCuts(project, layout, preferences).map((words) => (
           <p key={words}>{words}</p>
         ))}
+        {layout.offcuts.length === 0 ? null : (
+          <p className="flex flex-wrap gap-x-4 text-sm">
+            {layout.offcuts.map(({ widthUm, heightUm }, index) => {
+              const size = { widthMm: mmFromUm(widthUm), heightMm: mmFromUm(heightUm) }
+              return (
+                <Link
+                  key={index}
+                  href={fitsHref(layout.paperId, size, preferences, project.id)}
+                  className="underline"
+                >
+                  What fits {formatSheet(size.widthMm, size.heightMm, preferences)}
+                </Link>
+              )
+            })}
+          </p>
+        )}
         {layout.ready ? null : (
           <p className="text-sm">
             <a href={`/api/cut-cards/${project.id}?layout=${layout.id}`} className="underline">

@@ -5,7 +5,7 @@ import { formatSheet, type Preferences } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { addPlainLineAction, dropPlainLineAction } from '../../actions'
 
-/** What the form begins with, as a link may have filled it in: `what`, `width`, `height` and `pieces` as they are typed. */
+/** What the form begins with, as a link may have filled it in (`cutHref`): its fields as they are typed. */
 export type PlainQuery = Readonly<Record<string, string | string[] | undefined>>
 
 interface PlainPiecesProps {
@@ -18,9 +18,10 @@ interface PlainPiecesProps {
 /** Pieces that are cut and not folded: what is asked for, how far it is, and more of them. */
 export function PlainPieces({ project, papers, query, preferences }: PlainPiecesProps) {
   const text = (key: string) => (typeof query[key] === 'string' ? query[key].slice(0, 60) : '')
+  const asked = papers.find(({ id }) => id === text('paperId'))?.id ?? ''
   const initial: PlainTyped = {
-    name: text('what'),
-    paperId: project.papers[0]?.id ?? papers[0]?.id ?? '',
+    name: text('name'),
+    paperId: (asked || project.papers[0]?.id) ?? papers[0]?.id ?? '',
     width: text('width'),
     height: text('height'),
     pieces: text('pieces'),
