@@ -50,11 +50,13 @@ function cardOf(project: ProjectView, layout: LayoutView, preferences: Preferenc
   const size = formatSheet(mmFromUm(sheetUm.widthUm), mmFromUm(sheetUm.heightUm), preferences)
   const margin = order && order.marginUm > 0 ? order.marginUm : null
   const hexagons = hexagonsIn(project, layout)
+  const counted = countedPieces(project, layout)
   const beside = besideCuts(project, layout, preferences)
   return {
-    title: [project.name, ...project.together.map(({ name }) => name)].join(', '),
+    // Whose pieces lie on it.
+    title: [...new Set(counted.map(({ other }) => other?.name ?? project.name))].join(', '),
     heading: `${plural(layout.sheets, layout.offcut ? 'offcut' : 'sheet')} of ${paper?.name ?? 'paper'}`,
-    under: `${size}. ${layoutText(layout, countedPieces(project, layout), preferences)}`,
+    under: `${size}. ${layoutText(layout, counted, preferences)}`,
     sheetMm: { width: mmFromUm(sheetUm.widthUm), height: mmFromUm(sheetUm.heightUm) },
     colour: paper?.frontColour ?? '#dddddd',
     pieces: layout.placements.flatMap((placement) => {

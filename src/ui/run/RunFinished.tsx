@@ -27,7 +27,7 @@ export function RunFinished({ run, table }: { readonly run: RunView; readonly ta
         )}
         {spoiled > 0 && run.paper !== null ? (
           <Link href={`/logbook/${run.id}#rests`} className="btn btn-outline btn-lg">
-            Keep what is left whole of the spoiled
+            Keep what is left whole of spoiled sheets
           </Link>
         ) : null}
       </p>

@@ -28,9 +28,9 @@ export default async function TogetherPage(props: TogetherParams) {
     <StationFrame project={project} open="cut" preferences={preferences}>
       <h2 className="text-2xl">Cut together with other projects</h2>
       <p className="second mt-1 max-w-prose">
-        A sheet may then hold pieces of several projects, and one setting of the trimmer serves them all. They
-        count as one: their sheets are kept for them from the earliest of their days. Each keeps its pieces,
-        its spares and its runs.
+        A sheet may then hold pieces of several projects, and one setting of the trimmer serves them all. For
+        paper they count as one, with the earliest of their days. Each keeps its pieces, its spares and its
+        runs.
       </p>
       {companions.length === 0 ? (
         <p className="mt-6">
