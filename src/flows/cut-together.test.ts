@@ -1,6 +1,7 @@
 import { typedBrief, typedPaper, typedRosette, typedSheets } from '../../test/typed'
 import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
+import { projectView } from '../../test/view'
 import { checkCutPlan, countsOf, THOROUGH, planExactly } from '@/core/cut'
 import { demandOf } from '@/core/plan'
 import { theSolver } from '@/solvers/on-the-server'
@@ -12,7 +13,7 @@ import { skipProof } from './deeds/proofs'
 import { recordEvents, startProjectRun } from './deeds/runs'
 import { saveBrief } from './deeds/save-brief'
 import { readDrawer } from './read/papers'
-import { readProject, type ProjectView } from './read/project'
+import type { ProjectView } from './read/project'
 import { readTogether } from './read/together'
 
 let database: TemporaryDatabase
@@ -21,11 +22,7 @@ beforeEach(async () => {
 })
 afterEach(() => database.remove())
 
-const view = async (id: string): Promise<ProjectView> => {
-  const project = await readProject(database.context, id)
-  if (!project) throw new Error('no project')
-  return project
-}
+const view = (id: string) => projectView(database.context, id)
 
 async function drawer(sheets = '40'): Promise<string> {
   const { context } = database

@@ -1,6 +1,7 @@
 import { typedBrief, typedPaper, typedRosette, typedSheets } from '../../test/typed'
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
+import { projectView } from '../../test/view'
 import { BY_RULE, planExactly, THOROUGH, verifiedPlan, type CutPlan, type CutProblem } from '@/core/cut'
 import { theSolver } from '@/solvers/on-the-server'
 import { skipProof } from './deeds/proofs'
@@ -9,7 +10,6 @@ import { addSheets, savePaper } from './deeds/papers'
 import { planAgain, takeFoundPlan } from './deeds/plan-cuts'
 import { saveBrief } from './deeds/save-brief'
 import { keepPlan } from './plan-cuts'
-import { readProject, type ProjectView } from './read/project'
 import { currentSettings, saveCutting, saveSettings } from './settings'
 
 let database: TemporaryDatabase
@@ -25,11 +25,7 @@ async function paperNamed(name: string, sheets: string): Promise<string> {
   return paperId
 }
 const lineOf = (paperId: string, pieces: string, size = '5') => typedRosette(paperId, pieces, { size })
-const view = async (id: string): Promise<ProjectView> => {
-  const project = await readProject(database.context, id)
-  if (!project) throw new Error('no project')
-  return project
-}
+const view = (id: string) => projectView(database.context, id)
 const project = async (paperId: string, pieces = '9') =>
   (
     await ok(

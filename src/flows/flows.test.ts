@@ -2,6 +2,7 @@ import { sql } from 'kysely'
 import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed'
 import { temporaryDatabase, TEST_NOW_MS, TODAY, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
+import { projectView } from '../../test/view'
 import { loadDemo } from '../../demo/load'
 import { seededRandom } from '../../demo/random'
 import { LIBRARY } from '@/core/design'
@@ -30,7 +31,7 @@ import { readShelf } from './read/shelf'
 import { readBench } from './read/bench'
 import { readLogbook, readRunLog } from './read/logbook'
 import { readDrawer } from './read/papers'
-import { readProject, type ProjectView } from './read/project'
+import { readProject } from './read/project'
 import { readRun, readRunHead } from './read/run'
 import { loadProjects } from './project-records'
 import { rebuildRunProjections } from './run-tally'
@@ -86,11 +87,7 @@ const planned = async (): Promise<Planned> => {
   )
   return { id: projectId, orange, green }
 }
-const view = async (id: string): Promise<ProjectView> => {
-  const project = await readProject(database.context, id)
-  if (!project) throw new Error('no project')
-  return project
-}
+const view = (id: string) => projectView(database.context, id)
 /** Ticks off every layout that gives pieces of a line, all of it. */
 const cutAll = async (id: string, lineIndex: number) => {
   const project = await view(id)

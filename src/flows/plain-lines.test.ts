@@ -1,6 +1,7 @@
 import { typedBrief, typedPaper, typedRosette, typedSheets } from '../../test/typed'
 import { temporaryDatabase, TODAY, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
+import { projectView } from '../../test/view'
 import { checkCutPlan } from '@/core/cut'
 import { tickCut, undoCut } from './deeds/cuts'
 import { addSheets, putPaperAway, savePaper } from './deeds/papers'
@@ -8,7 +9,6 @@ import { addPlainLine, dropPlainLine } from './deeds/plain-lines'
 import { skipProof } from './deeds/proofs'
 import { saveBrief } from './deeds/save-brief'
 import { readUses } from './read/papers'
-import { readProject, type ProjectView } from './read/project'
 import { readShopping } from './read/shopping'
 
 let database: TemporaryDatabase
@@ -17,11 +17,7 @@ beforeEach(async () => {
 })
 afterEach(() => database.remove())
 
-const view = async (id: string): Promise<ProjectView> => {
-  const project = await readProject(database.context, id)
-  if (!project) throw new Error('no project')
-  return project
-}
+const view = (id: string) => projectView(database.context, id)
 
 async function begun(sheets = '20') {
   const { context } = database

@@ -3,7 +3,7 @@ import { planExactly } from './exact-planner'
 import { costIn } from './paper-problem'
 import type { LinearSolver } from './solver'
 import {
-  countsOf,
+  givenBy,
   type CutDemand,
   type CutLayout,
   type CutPlan,
@@ -75,9 +75,7 @@ function isWorse(
   one: readonly CutLayout[],
   other: readonly CutLayout[],
 ): boolean {
-  const given = new Map<string, number>()
-  for (const layout of one)
-    for (const [key, count] of countsOf(layout)) given.set(key, (given.get(key) ?? 0) + count * layout.sheets)
+  const given = givenBy(one)
   const missing = problem.demands.some(
     (demand) => demand.paperId === paperId && demand.count > (given.get(demand.key) ?? 0),
   )

@@ -141,6 +141,16 @@ export function countsOf({ placements }: Pick<CutLayout, 'placements'>): Readonl
   return counts
 }
 
+/** Pieces of each demand that layouts give, all their sheets together. */
+export function givenBy(
+  layouts: readonly Pick<CutLayout, 'sheets' | 'placements'>[],
+): ReadonlyMap<string, number> {
+  const given = new Map<string, number>()
+  for (const layout of layouts)
+    for (const [key, count] of countsOf(layout)) given.set(key, (given.get(key) ?? 0) + layout.sheets * count)
+  return given
+}
+
 /** A piece's rectangle where it lies. */
 export const placedAt = ({ xUm, yUm, turned }: Placement, size: SizeUm): RectUm => ({
   xUm,

@@ -2,7 +2,7 @@ import { boundSheets } from './bound'
 import { costIn, leastIn, paperProblem } from './paper-problem'
 import { boundBy } from './multipliers'
 import {
-  countsOf,
+  givenBy,
   wholeSheets,
   type CutLayout,
   type CutPlan,
@@ -50,9 +50,7 @@ export function statedPlan(
   layouts: readonly CutLayout[],
   proofs: readonly PaperProof[],
 ): CutPlan {
-  const given = new Map<string, number>()
-  for (const layout of layouts)
-    for (const [key, count] of countsOf(layout)) given.set(key, (given.get(key) ?? 0) + count * layout.sheets)
+  const given = givenBy(layouts)
   const missing = problem.demands.flatMap(({ key, count }): readonly MissingPieces[] => {
     const lacking = count - (given.get(key) ?? 0)
     return lacking > 0 ? [{ demand: key, count: lacking }] : []

@@ -1,4 +1,4 @@
-import { areaUm2, countsOf, type CutDemand, type CutTools, type Placement, type StockSheets } from '../cut'
+import { areaUm2, type CutDemand, type CutTools, givenBy, type Placement, type StockSheets } from '../cut'
 import { bestGrid, sameSize, type SizeUm } from '../sheet'
 import { sum } from './progress'
 import { demandOf, type LayoutLeft, type Reservation, type StoredCutPlan } from './types'
@@ -49,14 +49,6 @@ export function layoutsOf(
     const own = layout.placements.filter(({ demand }) => lineIds.has(demandOf(demand).lineId))
     return own.length === 0 ? [] : [{ ...layout, share: sum(own, areaOf) / sum(layout.placements, areaOf) }]
   })
-}
-
-/** Pieces that the layouts left still give, by demand. */
-export function givenBy(layouts: readonly LayoutLeft[]): ReadonlyMap<string, number> {
-  const given = new Map<string, number>()
-  for (const layout of layouts)
-    for (const [key, count] of countsOf(layout)) given.set(key, (given.get(key) ?? 0) + layout.sheets * count)
-  return given
 }
 
 /** Sheets of each stock that the layouts left take: what a project reserves. */
