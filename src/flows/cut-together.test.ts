@@ -88,6 +88,22 @@ describe('projects cut together', () => {
     expect(one.together).toMatchObject([{ id: b, name: 'Table' }])
     expect(other.together).toMatchObject([{ id: a, name: 'Lids' }])
   })
+  test('each shows the sheets that give it pieces, and no others', async () => {
+    const paperId = await drawer()
+    const [a, b] = [
+      await projectOf('Lids', paperId, '9'),
+      await projectOf('Table', paperId, '2', '2027-03-24'),
+    ]
+    await together(a, b)
+    const [one, other] = [await view(a), await view(b)]
+    const sheetsOf = ({ cutPlan }: ProjectView) =>
+      cutPlan!.layouts.reduce((sum, { sheets }) => sum + sheets, 0)
+    expect(sheetsOf(other)).toBeLessThan(sheetsOf(one))
+    for (const { lines, cutPlan } of [one, other])
+      for (const layout of cutPlan!.layouts)
+        expect([...countsOf(layout).keys()].map((key) => demandOf(key).lineId)).toContain(lines[0]!.id)
+    expect(one.facts.sheetsToCut).toBe(sheetsOf(one))
+  })
   test('a sheet ticked off at one gives both their pieces, once; taken back, it is taken from both', async () => {
     const { a, b } = await both()
     await together(a, b)
