@@ -11,6 +11,7 @@ import {
   USUAL_TOOLS,
   type CutDemand,
   type CutPlan,
+  type Effort,
   type LinearSolver,
   type StockSheets,
 } from '.'
@@ -86,6 +87,13 @@ test('one party is planned as ever, and one that wants nothing changes nothing',
   expect(plan).toEqual(planExactly(problem, solver, AT_ONCE))
 })
 
+/** As within a deed, but for its limits in seconds: on a busy machine they would make two plans of one problem differ. */
+const UNHURRIED: Effort = {
+  ...AT_ONCE,
+  seconds: 5,
+  layouts: AT_ONCE.layouts && { ...AT_ONCE.layouts, seconds: 5 },
+}
+
 const piece = fc.record({
   side: fc.integer({ min: 1, max: 4 }),
   high: fc.integer({ min: 1, max: 4 }),
@@ -104,7 +112,7 @@ const drawer = fc.array(
 
 test('over random drawers: checked, never worse than one after the other, the first never short for a later one, as few as trying every cut', () => {
   fc.assert(
-    fc.property(parties, drawer, fc.constantFrom(AT_ONCE, BY_RULE), (wanted, lying, effort) => {
+    fc.property(parties, drawer, fc.constantFrom(UNHURRIED, BY_RULE), (wanted, lying, effort) => {
       const stock = lying.map(({ widthUm, heightUm, available, offcut }, index): StockSheets => ({
         stockId: `s${index}`,
         paperId: 'p',
@@ -132,12 +140,14 @@ test('over random drawers: checked, never worse than one after the other, the fi
         )
       let left = stock
       let spent = 0
+      let layouts = 0
       let enough = true
       for (const [party, own] of demands.entries()) {
         const alone = planExactly({ demands: own, stock: left, tools: USUAL_TOOLS }, solver, effort)
         const taken = (id: string) =>
           alone.layouts.reduce((sum, one) => sum + (one.stockId === id ? one.sheets : 0), 0)
         spent += costOf(alone)
+        layouts += alone.layouts.length
         enough &&= alone.status !== 'short'
         left = left.map((one) => ({ ...one, available: one.available - taken(one.stockId) }))
         if (party === 0)
@@ -146,6 +156,7 @@ test('over random drawers: checked, never worse than one after the other, the fi
       if (enough) {
         expect(plan.status).not.toBe('short')
         expect(costOf(plan)).toBeLessThanOrEqual(spent)
+        if (costOf(plan) === spent) expect(plan.layouts.length).toBeLessThanOrEqual(layouts)
       }
       const pieces = wanted.flat().flatMap(({ side, high, count }) =>
         Array.from({ length: count }, () => ({
@@ -161,6 +172,6 @@ test('over random drawers: checked, never worse than one after the other, the fi
       }))
       expect(costOf(plan)).toBe(leastCostOf(searched, pieces, 3))
     }),
-    { numRuns: 300 },
+    { numRuns: 120 },
   )
 })
