@@ -1,4 +1,7 @@
-/** How much is tried. Counts of work rather than time, so that the same problem has the same plan everywhere. */
+/**
+ * How much is tried. Counts of work rather than time, so that the same problem has the same plan everywhere, but where a
+ * very busy machine lets a call of the solver run into its limit in seconds: its layouts may then be others.
+ */
 export interface Effort {
   /** Sums of lengths on a sheet up to which all its patterns are searched. */
   readonly sums: number
