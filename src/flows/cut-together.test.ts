@@ -130,32 +130,36 @@ describe('projects cut together', () => {
     await tickAll(b)
     expect([await waiting(a), await waiting(b)]).toEqual(was)
   })
-  test('a cut is not taken back once the other project has folded of it', async () => {
-    const { a, b, paperId } = await both()
-    await together(a, b)
-    await tickAll(a)
-    await tickAll(b)
-    const { lines, cuts } = await view(b)
-    const { runId } = await ok(
-      startProjectRun(database.context, b, {
-        lineId: lines[0]!.id,
-        partKey: lines[0]!.parts[0]!.key,
-        paperId,
-        grain: 'piece',
-        order: 'piece by piece',
-        hand: 'right',
-        way: 'whole',
-        pieces: '4',
-        traySize: '2',
-      }),
-    )
-    const first = { id: 'tap-1-aaaaaa', lane: 1, atMs: TEST_NOW_MS, kind: 'done', piece: 1, step: 7 }
-    const events = [{ ...first, repeat: 1, attempt: 0, lapMs: 60_000 }]
-    await ok(recordEvents(database.context, runId, { epoch: '', since: 0, events }))
-    expect((await view(b)).lines[0]!.papers[0]!.usableUnits).toBe(1)
-    const shared = cuts.find(({ pieces }) => pieces.length === 2)!
-    expect(await refusal(undoCut(database.context, a, shared.id))).toMatchObject({ code: 'CUT_IN_USE' })
-  })
+  test.each([false, true])(
+    'a cut is not taken back once the other project has folded of it: the later %s',
+    async (swapped) => {
+      const { paperId, ...two } = await both()
+      const [a, b] = swapped ? [two.b, two.a] : [two.a, two.b]
+      await together(a, b)
+      await tickAll(a)
+      await tickAll(b)
+      const { lines, cuts } = await view(b)
+      const { runId } = await ok(
+        startProjectRun(database.context, b, {
+          lineId: lines[0]!.id,
+          partKey: lines[0]!.parts[0]!.key,
+          paperId,
+          grain: 'piece',
+          order: 'piece by piece',
+          hand: 'right',
+          way: 'whole',
+          pieces: '4',
+          traySize: '2',
+        }),
+      )
+      const first = { id: 'tap-1-aaaaaa', lane: 1, atMs: TEST_NOW_MS, kind: 'done', piece: 1, step: 7 }
+      const events = [{ ...first, repeat: 1, attempt: 0, lapMs: 60_000 }]
+      await ok(recordEvents(database.context, runId, { epoch: '', since: 0, events }))
+      expect((await view(b)).lines[0]!.papers[0]!.usableUnits).toBe(1)
+      const shared = cuts.find(({ pieces }) => pieces.length === 2)!
+      expect(await refusal(undoCut(database.context, a, shared.id))).toMatchObject({ code: 'CUT_IN_USE' })
+    },
+  )
   test('what one of them wants more is planned for both; what is done leaves the other alone', async () => {
     const { a, b, paperId } = await both()
     await together(a, b)
