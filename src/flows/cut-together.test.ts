@@ -204,6 +204,11 @@ describe('projects cut together', () => {
     expect(await reservations()).toMatchObject([{ project_id: b, sheets: alone }])
     await ok(archiveProject(database.context, a, false))
     expect((await view(a)).standing).toEqual({ status: 'current' })
+    // The later one goes: what it wanted is no longer cut, though the sheets were promised to the earlier.
+    await together(a, b)
+    await ok(archiveProject(database.context, b, true))
+    expect(await view(a)).toMatchObject({ together: [], facts: { sheetsToCut: alone } })
+    expect(await reservations()).toMatchObject([{ project_id: a, sheets: alone }])
   })
   test('a sheet that was cut for both is taken back after they were parted: each wants its pieces again', async () => {
     const { a, b } = await both()

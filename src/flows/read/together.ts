@@ -55,10 +55,9 @@ export async function readTogether(
   )
   if (!project) return { companions: [], asked: null }
   const own: Member = { project, survey: surveyProject(project) }
-  const near = new Set([
-    ...(await projectsUsingPapers(db, paperIdsOf(project))),
-    ...(await plannedWith(db, [projectId])),
-  ])
+  // With those that one of them is cut together with already: they would come along.
+  const using = await projectsUsingPapers(db, paperIdsOf(project))
+  const near = new Set(await plannedWith(db, [projectId, ...using]))
   const rows = open
     .filter(({ id }) => id !== projectId && near.has(id))
     .toSorted((a, b) => byPrecedence(claimantOf(a), claimantOf(b)))
