@@ -1,8 +1,10 @@
 // The process that listens: the framework answers, and what the table asks for again and again is answered before it
 // (a request costs the framework more than it costs us). -H host, -p port, --dev for development.
+import { EventEmitter } from 'node:events'
 import { createServer } from 'node:http'
 import { parseArgs } from 'node:util'
 import next from 'next'
+import { answerUpgrades, boundConnections, TIMES } from './lib/connections.mjs'
 import { fail, ROOT } from './lib/setup.mjs'
 
 const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1'])
@@ -48,10 +50,12 @@ async function send(answer, incoming, outgoing) {
   outgoing.end(body)
 }
 
-const app = next({ dev: values.dev, dir: ROOT, hostname, port })
+// The framework would listen for other protocols at the server itself, and leave open what it does not answer.
+const upgradesOfFramework = new EventEmitter()
+const app = next({ dev: values.dev, dir: ROOT, hostname, port, httpServer: upgradesOfFramework })
 const byFramework = app.getRequestHandler()
 
-const server = createServer((incoming, outgoing) => {
+const server = createServer(TIMES, (incoming, outgoing) => {
   outgoing.setHeaders(new Map(Object.entries(HEADERS)))
   // On the machine itself nothing travels: packing and unpacking would cost both ends time for nothing.
   if (LOOPBACK.has(incoming.socket.remoteAddress)) delete incoming.headers['accept-encoding']
@@ -66,8 +70,15 @@ const server = createServer((incoming, outgoing) => {
   })
 })
 
-// Longer than any pause between taps and polls: a connection that closes just as the next tap is sent loses it.
-server.keepAliveTimeout = 65_000
+boundConnections(server)
+answerUpgrades(server, {
+  // Installed beside the first answers.
+  faultOf: (incoming) => globalThis.kelpfieldUpgradeFault?.((name) => incoming.headers[name] ?? null),
+  isOurs: (url) => url.startsWith('/_next/'),
+  pass: values.dev
+    ? (incoming, socket, head) => upgradesOfFramework.emit('upgrade', incoming, socket, head)
+    : null,
+})
 server.on('error', (error) => fail(`Port ${port} cannot be listened on: ${error.message}`))
 for (const signal of ['SIGINT', 'SIGTERM'])
   process.on(signal, () => {

@@ -1,7 +1,8 @@
+import { closeSync, openSync } from 'node:fs'
 import { carries } from './brand'
 
 /** What keeps the database from doing its work right now. Nothing of the deed was kept. */
-export type Trouble = 'BUSY' | 'FULL' | 'READ_ONLY' | 'GONE' | 'BROKEN'
+export type Trouble = 'BUSY' | 'FULL' | 'READ_ONLY' | 'GONE' | 'BROKEN' | 'CROWDED'
 
 const MARK = Symbol.for('kelpfield.database-trouble')
 
@@ -25,6 +26,8 @@ export class DatabaseTroubleError extends Error {
 }
 
 const BY_CODE: readonly (readonly [code: string, trouble: Trouble])[] = [
+  ['EMFILE', 'CROWDED'],
+  ['ENFILE', 'CROWDED'],
   ['ENOSPC', 'FULL'],
   ['EDQUOT', 'FULL'],
   ['EROFS', 'READ_ONLY'],
@@ -41,10 +44,22 @@ const BY_CODE: readonly (readonly [code: string, trouble: Trouble])[] = [
   ['SQLITE_NOTADB', 'BROKEN'],
 ]
 
+/** Whether this process can open no file any more. The database says of that only that its file cannot be opened. */
+function noneCanBeOpened(): boolean {
+  try {
+    closeSync(openSync(process.execPath, 'r'))
+    return false
+  } catch {
+    return true
+  }
+}
+
 /** The error as it goes on: the codes of the driver and of the file system for trouble become `DatabaseTroubleError`, all others stay. */
 export function asTrouble(error: unknown): unknown {
   if (!(error instanceof Error) || !('code' in error)) return error
   const code = String(error.code)
   const found = BY_CODE.find(([prefix]) => code.startsWith(prefix))
-  return found ? new DatabaseTroubleError(found[1], error) : error
+  if (!found) return error
+  const [, trouble] = found
+  return new DatabaseTroubleError(trouble === 'GONE' && noneCanBeOpened() ? 'CROWDED' : trouble, error)
 }

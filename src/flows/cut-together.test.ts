@@ -1,7 +1,7 @@
 import { typedBrief, typedPaper, typedRosette, typedSheets } from '../../test/typed'
 import { temporaryDatabase, TEST_NOW_MS, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
-import { projectView } from '../../test/view'
+import { markOf, projectView } from '../../test/view'
 import { checkCutPlan, countsOf, THOROUGH, planExactly } from '@/core/cut'
 import { demandOf } from '@/core/plan'
 import { theSolver } from '@/solvers/on-the-server'
@@ -171,6 +171,7 @@ describe('projects cut together', () => {
         name: 'Table',
         dueOn: '2027-03-24',
         lines: [more],
+        seen: await markOf(database.context, b),
       }),
     )
     const [one, other] = [await view(a), await view(b)]

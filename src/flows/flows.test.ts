@@ -2,7 +2,7 @@ import { sql } from 'kysely'
 import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed'
 import { temporaryDatabase, TEST_NOW_MS, TODAY, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
-import { projectView } from '../../test/view'
+import { markOf, projectView } from '../../test/view'
 import { loadDemo } from '../../demo/load'
 import { seededRandom } from '../../demo/random'
 import { LIBRARY } from '@/core/design'
@@ -132,7 +132,7 @@ describe('brief to paper', () => {
     const { id } = await planned()
     const before = await view(id)
     const bad = briefOf([{ ...lineOf('nowhere'), pieces: '-1' }])
-    expect((await refusal(saveBrief(database.context, id, bad))).fields['lines.0.pieces']).toBeDefined()
+    expect((await refusal(saveBrief(database.context, id, { ...bad, seen: await markOf(database.context, id) }))).fields['lines.0.pieces']).toBeDefined()
     expect(await view(id)).toEqual(before)
   })
   test('a line with cuts cannot be taken out of the brief; the refusal names it', async () => {
@@ -141,7 +141,8 @@ describe('brief to paper', () => {
     const { cuts } = await view(id)
     expect(cuts.length).toBeGreaterThan(0)
     const standing = { ...leavesOf(green), attachedTo: '', perPiece: '', pieces: '8' }
-    const refused = await refusal(saveBrief(database.context, id, briefOf([standing])))
+    const seen = await markOf(database.context, id)
+    const refused = await refusal(saveBrief(database.context, id, { ...briefOf([standing]), seen }))
     expect(refused).toMatchObject({
       code: 'LINE_IN_USE',
       detail: { line: 'Corner-folded rosette', cuts: cuts.length },
@@ -774,7 +775,7 @@ describe('joining and handing over', () => {
 
 test('settings: defaults, the unit switch takes the ruler along, nonsense is refused', async () => {
   expect(await currentSettings(database.context)).toMatchObject({ unit: 'cm', ruler: 'mm-0.5' })
-  expect(await ok(switchUnit(database.context))).toMatchObject({ unit: 'in', ruler: 'inch-1/16' })
+  expect(await ok(switchUnit(database.context, 'in'))).toMatchObject({ unit: 'in', ruler: 'inch-1/16' })
   const refused = await refusal(saveSettings(database.context, { unit: 'furlong' }))
   expect(Object.keys(refused.fields)).toContain('unit')
   expect(await currentSettings(database.context)).toMatchObject({ unit: 'in' })

@@ -1,5 +1,6 @@
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok } from '../../test/deeds'
+import { markOf } from '../../test/view'
 import { typedBrief, typedLine, typedPaper, typedSheets } from '../../test/typed'
 import type { DeedResult } from './deed'
 import { addSheets, savePaper } from './deeds/papers'
@@ -35,13 +36,19 @@ const line = (papers: readonly { paperId: string; pieces: string }[], more: obje
     ...more,
   })
 const save = async (id: string | null, lines: Parameters<typeof typedBrief>[0]): Promise<string> =>
-  (await ok(saveBrief(database.context, id, typedBrief(lines)))).projectId
+  (
+    await ok(
+      saveBrief(database.context, id, typedBrief(lines, { seen: await markOf(database.context, id) })),
+    )
+  ).projectId
 const seen = async (id: string) => {
   const project = await readProject(database.context, id)
   if (!project) throw new Error('no project')
   const { orders } = await readColours(database.context, project, 'ring')
   return { project, orders, station: project.stations.find(({ key }) => key === 'colour')?.state }
 }
+
+const stepOf = async (id: string) => (await seen(id)).orders[0]?.chosen?.step ?? 0
 
 test('planned until chosen; every choice is a step, and steps are undone one by one', async () => {
   const [one, other] = [await paper('Tidewater', '#2c6e7f'), await paper('Oyster', '#e8dcc8')]
@@ -66,11 +73,11 @@ test('planned until chosen; every choice is a step, and steps are undone one by 
   // Sent again, after an answer that got lost.
   await ok(order([1, 1, 1, 0, 0, 0]))
   expect((await seen(id)).orders[0]?.order?.colours).toEqual([1, 1, 1, 0, 0, 0])
-  await ok(undoOrder(database.context, id, lineId))
+  await ok(undoOrder(database.context, id, { lineId, step: await stepOf(id) }))
   expect((await seen(id)).orders[0]?.order?.colours).toEqual([0, 0, 1, 1, 0, 1])
-  await ok(undoOrder(database.context, id, lineId))
+  await ok(undoOrder(database.context, id, { lineId, step: await stepOf(id) }))
   expect(await seen(id)).toMatchObject({ station: 'planned', orders: [{ chosen: null }] })
-  expect(await codeOf(undoOrder(database.context, id, lineId))).toBe('NO_ORDER_YET')
+  expect(await codeOf(undoOrder(database.context, id, { lineId, step: 1 }))).toBe('NO_ORDER_YET')
 })
 
 test('what is no order of its pieces is refused, and nothing is kept', async () => {
@@ -150,8 +157,8 @@ test('one press chooses all that are planned; a project of one paper has nothing
   )
   await ok(choosePlannedOrders(database.context, id))
   const lineId = after.project.lines[0]?.id ?? ''
-  await ok(undoOrder(database.context, id, lineId))
-  expect(await codeOf(undoOrder(database.context, id, lineId))).toBe('NO_ORDER_YET')
+  await ok(undoOrder(database.context, id, { lineId, step: await stepOf(id) }))
+  expect(await codeOf(undoOrder(database.context, id, { lineId, step: 1 }))).toBe('NO_ORDER_YET')
   const plain = await save(null, [line([{ paperId: one, pieces: '6' }])])
   expect((await seen(plain)).station).toBe('done')
 })

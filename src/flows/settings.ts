@@ -39,12 +39,13 @@ export const saveCutting = (context: FlowContext, input: unknown): Promise<DeedR
     return next
   })
 
-/** cm to inches and back, with the ruler that goes with it. */
-export const switchUnit = (context: FlowContext): Promise<DeedResult<Settings>> =>
+/** To cm or to inches, with the ruler that goes with it. The unit is named, so that two presses do not switch back. */
+export const switchUnit = (context: FlowContext, to: unknown): Promise<DeedResult<Settings>> =>
   deed(context, async ({ db }) => {
     const now = await currentSettings({ db })
-    const next: Settings =
-      now.unit === 'cm' ? { ...now, unit: 'in', ruler: 'inch-1/16' } : { ...now, unit: 'cm', ruler: 'mm-0.5' }
+    const unit = to === 'in' ? 'in' : 'cm'
+    if (now.unit === unit) return now
+    const next: Settings = { ...now, unit, ruler: unit === 'in' ? 'inch-1/16' : 'mm-0.5' }
     await writeSettings(db, next)
     return next
   })

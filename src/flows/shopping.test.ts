@@ -58,7 +58,7 @@ test('two projects short of one paper share a pack; what comes is put in and pla
   expect(oyster!.neededOn! < '2027-01-20').toBe(true)
   expect(oyster!.orderOn! < oyster!.neededOn!).toBe(true)
   const packs = oyster!.best!.packs.map(({ pack: { id }, count }) => ({ packId: id, count }))
-  await ok(takeInPacks(database.context, { packs }))
+  await ok(takeInPacks(database.context, { packs, there: oyster!.sheetsThere }))
   expect((await readDrawerPaper(database.context, paperId))!.sheets[0]).toMatchObject({
     amount: 10,
     priceMinor: 21,
@@ -122,8 +122,8 @@ test('packs that are not there, or none of them: refused, and nothing comes in',
     { packId: there!.id, count: 1 },
     { packId: 'nothing', count: 1 },
   ]
-  expect(await refusal(takeInPacks(database.context, { packs }))).toMatchObject({ code: 'NOT_FOUND' })
-  expect(await refusal(takeInPacks(database.context, { packs: [] }))).toMatchObject({ code: 'FIELDS' })
+  expect(await refusal(takeInPacks(database.context, { packs, there: 0 }))).toMatchObject({ code: 'NOT_FOUND' })
+  expect(await refusal(takeInPacks(database.context, { packs: [], there: 0 }))).toMatchObject({ code: 'FIELDS' })
   expect((await readDrawerPaper(database.context, paperId))!.sheets).toEqual([])
 })
 

@@ -46,6 +46,8 @@ export const typedBrief = z.strictObject({
   yearly: z.boolean(),
   shoppingDays: typed,
   like: z.union([z.literal(''), idText('the earlier project')]),
+  /** What the brief was when its form was opened, as a hash; empty for a new one. */
+  seen: z.string().max(128),
   lines: z.array(typedLine).min(1, 'Add at least one line.').max(60, 'Keep to 60 lines.'),
 })
 
@@ -83,4 +85,5 @@ export const BLANK_BRIEF = {
   yearly: false,
   shoppingDays: String(USUAL_SHOPPING_DAYS),
   like: '',
+  seen: '',
 } as const satisfies Partial<BriefTyped>

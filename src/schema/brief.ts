@@ -47,6 +47,8 @@ export interface Brief {
   readonly shoppingDays: number
   /** The earlier project that this one was planned after. */
   readonly like: string | null
+  /** What the brief was when its form was opened; see `flows/brief-mark.ts`. */
+  readonly seen: string
   readonly lines: readonly BriefLine[]
 }
 
@@ -312,6 +314,7 @@ export const briefFields = (world: BriefWorld) =>
     if (complaints.any || name === undefined || dueOn === undefined || note === undefined) return z.NEVER
     if (shoppingDays === undefined) return z.NEVER
     const like = input.like === '' ? null : input.like
-    const { yearly } = input
-    return { name, dueOn, note, certainty: Number(input.certainty), yearly, shoppingDays, like, lines }
+    const { yearly, seen } = input
+    const certainty = Number(input.certainty)
+    return { name, dueOn, note, certainty, yearly, shoppingDays, like, seen, lines }
   })

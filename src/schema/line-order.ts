@@ -22,6 +22,9 @@ export const papersInstead = z.strictObject({
   instead: z.record(idText('a paper'), idText('a paper')),
 })
 
+/** Which step of a line's order, counted from 1. */
+export const orderStep = z.strictObject({ lineId: idText('a line'), step: z.int().min(1) })
+
 /** An order as it is sent. */
 export const orderFields = z.strictObject({
   lineId: idText('a line'),

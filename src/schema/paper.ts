@@ -130,6 +130,8 @@ export const takeInFields = z.strictObject({
     .array(z.strictObject({ packId: idText('a pack'), count: z.int().min(1).max(1000) }))
     .min(1)
     .max(20),
+  /** Sheets of their papers in the drawer when that was shown. */
+  there: z.int().min(0),
 })
 
 /** Which spoiled piece of a run. */

@@ -1,4 +1,4 @@
-import type { Asked } from './guard'
+import { upgradeFault, type Asked } from './guard'
 import { postRunEvents } from './run-events'
 
 type Answer = (request: Asked) => Promise<Response>
@@ -14,11 +14,14 @@ function firstAnswer(method: string, path: string): Answer | null {
 }
 
 /**
- * For the process that listens (scripts/server.mjs), which holds nothing of ours by itself. Not in development: there a
- * changed module must be asked for anew.
+ * For the process that listens (scripts/server.mjs), which holds nothing of ours by itself. No answers in development:
+ * there a changed module must be asked for anew.
  */
 export function installFirstAnswers(): void {
-  if (process.env.NODE_ENV === 'development') return
-  const holder = globalThis as typeof globalThis & { kelpfieldFirstAnswers?: typeof firstAnswer }
-  holder.kelpfieldFirstAnswers = firstAnswer
+  const holder = globalThis as typeof globalThis & {
+    kelpfieldFirstAnswers?: typeof firstAnswer
+    kelpfieldUpgradeFault?: typeof upgradeFault
+  }
+  holder.kelpfieldUpgradeFault = upgradeFault
+  if (process.env.NODE_ENV !== 'development') holder.kelpfieldFirstAnswers = firstAnswer
 }

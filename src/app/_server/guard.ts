@@ -63,6 +63,17 @@ export const openPage = cache(async (): Promise<OpenedPage> => {
 
 const faultOf = (head: RequestHead) => requestFault(head, allowedHosts(config()))
 
+const STATUS_OF_FAULT = { FOREIGN_HOST: 421, FOREIGN_ORIGIN: 403 } as const
+
+/** What is wrong with where a request for another protocol comes from, as an answer; `null` when nothing is. */
+export function upgradeFault(
+  header: RequestHead['header'],
+): { readonly status: number; readonly words: string } | null {
+  // It is asked for with GET, and what then goes over it is not only reading.
+  const fault = faultOf({ method: 'UPGRADE', header })
+  return fault && { status: STATUS_OF_FAULT[fault], words: REQUEST_FAULT_WORDS[fault] }
+}
+
 /** Refuses an action that was not sent by our own pages to our own host; the proxy in front asks the same. */
 export async function requireOwnOrigin(): Promise<void> {
   const head = await headers()
@@ -81,7 +92,14 @@ export async function openAction(): Promise<FlowContext> {
 export const refused = (status: number, message: string): Response =>
   Response.json({ ok: false, message }, { status, headers: { 'cache-control': 'no-store' } })
 
-const STATUS_OF_TROUBLE = { BUSY: 503, FULL: 507, READ_ONLY: 503, GONE: 503, BROKEN: 503 } as const
+const STATUS_OF_TROUBLE = {
+  BUSY: 503,
+  FULL: 507,
+  READ_ONLY: 503,
+  GONE: 503,
+  BROKEN: 503,
+  CROWDED: 503,
+} as const
 const OTHER_STATUS: Readonly<Partial<Record<Refusal['code'], number>>> = {
   ...STATUS_OF_TROUBLE,
   NOT_FOUND: 404,
@@ -115,7 +133,7 @@ export const handler =
   async (request: Taken, { params }: { readonly params: Promise<Params> }): Promise<Response> => {
     const method = reads === 'own pages only' ? 'POST' : request.method
     const fault = faultOf({ method, header: (name) => request.headers.get(name) })
-    if (fault) return refused(fault === 'FOREIGN_HOST' ? 421 : 403, REQUEST_FAULT_WORDS[fault])
+    if (fault) return refused(STATUS_OF_FAULT[fault], REQUEST_FAULT_WORDS[fault])
     try {
       if (!(await mayEnter(() => requestCookie(request)))) return refused(401, 'Unlock Kelpfield first.')
       return await answer(request, await params)

@@ -38,10 +38,7 @@ export async function addOrder(db: Db, row: Omit<Insertable<LineOrderTable>, 'st
     .execute()
 }
 
-/** Takes the last step of a line back. *Returns* whether there was one. */
-export async function dropLastOrder(db: Db, lineId: string): Promise<boolean> {
-  const [last] = await ordersOfLines(db, [lineId])
-  if (!last) return false
-  await db.deleteFrom('line_order').where('line_id', '=', lineId).where('step', '=', last.step).execute()
-  return true
+/** Forgets one step of a line. */
+export async function dropOrder(db: Db, lineId: string, step: number): Promise<void> {
+  await db.deleteFrom('line_order').where('line_id', '=', lineId).where('step', '=', step).execute()
 }

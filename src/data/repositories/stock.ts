@@ -33,6 +33,10 @@ export const stockOf = (db: Db, paperIds: readonly string[]): Promise<StockLine[
         .orderBy('i.height_um', 'desc')
         .execute()
 
+/** How many sheets there are, offcuts left out. */
+export const wholeSheets = (lines: readonly StockLine[]): number =>
+  lines.reduce((sum, { offcut, amount }) => sum + (offcut === 1 ? 0 : amount), 0)
+
 export const findStockLine = (db: Db, id: string): Promise<StockLine | undefined> =>
   stockLines(db).where('i.id', '=', id).executeTakeFirst()
 

@@ -9,7 +9,7 @@ import {
   type DemandOf,
   type Ticked,
 } from '@/core/plan'
-import { findCut, insertCut, markCutUndone, projectsOfCut } from '@/data/repositories/cuts'
+import { deleteProof, findCut, insertCut, markCutUndone, projectsOfCut } from '@/data/repositories/cuts'
 import { listOpenProjects } from '@/data/repositories/projects'
 import { addStockMoves, movesOfCut, stockItemFor, stockOf } from '@/data/repositories/stock'
 import { sameSize } from '@/core/sheet'
@@ -175,6 +175,7 @@ export const undoCut = (context: FlowContext, projectId: string, cutId: string):
         at_ms: nowMs,
       })),
     )
+    if (cut.proof === 1) for (const project of projects) await dropProofsOf(inDeed, project, cut.id)
     // A cut of the plan comes back to it as it was; one outside it (a proof piece) changes what is wanted.
     for (const project of projects) {
       const { cutPlan } = project.records
@@ -199,6 +200,13 @@ function refuseUsed({ plan, records }: PlannedProject, { id, paper_id }: CutRow)
     if (paper.waitingUnits < count)
       throw new RefusalError('CUT_IN_USE', { waiting: paper.waitingUnits, pieces: count })
   }
+}
+
+/** A proof piece whose cut is taken back is asked for again, unless it was judged already. */
+async function dropProofsOf({ db }: FlowContext, { records }: PlannedProject, cutId: string): Promise<void> {
+  const pieces = records.cuts.find(({ id }) => id === cutId)?.pieces ?? []
+  for (const { lineId, status } of records.proofs)
+    if (status === 'cut' && pieces.some((piece) => piece.lineId === lineId)) await deleteProof(db, lineId)
 }
 
 /** What was ticked, without one cut. */

@@ -1,8 +1,8 @@
 import { mmFromUm } from '@/core/units'
 import { canBeOrdered, isOrderOf, madeOf, ordersOf, seenPieces, type PlannedLine } from '@/core/plan'
-import { addOrder, dropLastOrder } from '@/data/repositories/line-orders'
+import { addOrder, dropOrder, ordersOfLines } from '@/data/repositories/line-orders'
 import { parseFields } from '@/schema/field-errors'
-import { orderFields, type OrderBody } from '@/schema/line-order'
+import { orderFields, orderStep, type OrderBody } from '@/schema/line-order'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import type { FlowContext } from '../flow-context'
 import { hungAs, plannedOrder } from '../line-orders'
@@ -29,16 +29,25 @@ export const chooseOrder = (
     return null
   })
 
-/** Takes the last step of a line's order back: the one before counts again, or the order as it is planned. */
+/**
+ * Takes the last step of a line's order back: the one before counts again, or the order as it is planned. The step is
+ * named, so that two presses take back no two.
+ */
 export const undoOrder = (
   context: FlowContext,
   projectId: string,
-  lineId: string,
+  input: unknown,
 ): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
+    const parsed = parseFields(orderStep, input)
+    if (!parsed.ok) throw refuseFields(parsed.fields)
+    const { lineId, step } = parsed.value
     const { plan } = await plannedOr(inDeed, projectId)
     if (!plan.lines.some((one) => one.line.id === lineId)) throw new RefusalError('NOT_FOUND')
-    if (!(await dropLastOrder(inDeed.db, lineId))) throw new RefusalError('NO_ORDER_YET')
+    const [last] = await ordersOfLines(inDeed.db, [lineId])
+    if (!last) throw new RefusalError('NO_ORDER_YET')
+    if (last.step !== step) throw new RefusalError('CHANGED_SINCE', { what: 'This order' })
+    await dropOrder(inDeed.db, lineId, step)
     return null
   })
 

@@ -1,5 +1,6 @@
 import { nanoid } from 'nanoid'
 import { umFromMm } from '@/core/units'
+import { stockOf, wholeSheets } from '@/data/repositories/stock'
 import { findPaper } from '@/data/repositories/papers'
 import { deletePack, findPack, savePackRow } from '@/data/repositories/packs'
 import { standInShop } from '@/devices/paper-shop'
@@ -74,10 +75,18 @@ export const takeInPacks = (context: FlowContext, input: unknown): Promise<DeedR
   deed(context, async (inDeed) => {
     const parsed = parseFields(takeInFields, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
-    const paperIds = new Set<string>()
-    for (const { packId, count } of parsed.value.packs) {
-      const pack = await findPack(inDeed.db, packId)
-      if (!pack) throw new RefusalError('NOT_FOUND')
+    const packs = await Promise.all(
+      parsed.value.packs.map(async ({ packId, count }) => {
+        const pack = await findPack(inDeed.db, packId)
+        if (!pack) throw new RefusalError('NOT_FOUND')
+        return { pack, count }
+      }),
+    )
+    const paperIds = new Set(packs.map(({ pack }) => pack.paper_id))
+    // Somebody put them in already, in another window.
+    if (wholeSheets(await stockOf(inDeed.db, [...paperIds])) !== parsed.value.there)
+      throw new RefusalError('DRAWER_CHANGED')
+    for (const { pack, count } of packs)
       await moveIn(inDeed, {
         paperId: pack.paper_id,
         sizeUm: { widthUm: pack.width_um, heightUm: pack.height_um },
@@ -86,8 +95,6 @@ export const takeInPacks = (context: FlowContext, input: unknown): Promise<DeedR
         priceMinor: Math.round(pack.price_minor / pack.sheets),
         soldAs: '',
       })
-      paperIds.add(pack.paper_id)
-    }
     await planCuts(inDeed, { paperIds: [...paperIds] })
     return null
   })

@@ -28,7 +28,8 @@ export const cutProof = (
     const parsed = parseFields(proofFields, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { lineId, paperId } = parsed.value
-    const { project, line } = await lineOf(inDeed, projectId, lineId)
+    const { project, line, status } = await lineOf(inDeed, projectId, lineId)
+    if (status !== 'none') throw new RefusalError('PROOF_DONE')
     const { cutting } = await currentSettings(inDeed)
     const own = line.parts.find(({ papers }) => papers.some((paper) => paper.paperId === paperId))
     const part = own ?? line.parts[0]
@@ -62,7 +63,8 @@ export const acceptProof = (
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { lineId, axis, measured } = parsed.value
     const { line, status, proof } = await lineOf(inDeed, projectId, lineId)
-    if (status !== 'cut') throw new RefusalError('PROOF_MISSING')
+    if (status === 'none') throw new RefusalError('PROOF_MISSING')
+    if (status !== 'cut') throw new RefusalError('PROOF_DONE')
     const known = variantOf(line.design, line.line.variantKey).sizes.some((size) => size.axis === axis)
     if (measured !== null && !known) throw refuseFields({ axis: 'Choose which way it was measured.' })
     await saveProof(inDeed.db, {
@@ -83,7 +85,8 @@ export const skipProof = (
   lineId: string,
 ): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
-    const { line } = await lineOf(inDeed, projectId, lineId)
+    const { line, status } = await lineOf(inDeed, projectId, lineId)
+    if (status !== 'none') throw new RefusalError('PROOF_DONE')
     const { db, nowMs } = inDeed
     await saveProof(db, {
       line_id: line.line.id,
@@ -103,7 +106,8 @@ export const askProofAgain = (
   lineId: string,
 ): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
-    const { line } = await lineOf(inDeed, projectId, lineId)
+    const { line, status } = await lineOf(inDeed, projectId, lineId)
+    if (status === 'none') throw new RefusalError('PROOF_DONE')
     await deleteProof(inDeed.db, line.line.id)
     return null
   })

@@ -11,6 +11,7 @@ import {
   type Way,
 } from '@/core/design'
 import { eventFits, RunTally, type RunEvent } from '@/core/run'
+import type { RunCount } from '@/core/plan'
 import { mmFromUm, umFromMm } from '@/core/units'
 import { findPaper } from '@/data/repositories/papers'
 import {
@@ -108,6 +109,10 @@ export const startProjectRun = (
       ({ part, papers }) => part.key === partKey && papers.some((paper) => paper.paperId === paperId),
     )
     if (!found || !planned) throw new RefusalError('NOT_FOUND')
+    // Two windows would fold the same pieces twice; a second folder joins the run that is open.
+    const same = (run: RunCount) =>
+      run.open && run.lineId === lineId && run.partKey === partKey && run.paperId === paperId
+    if (project.records.runs.some(same)) throw new RefusalError('RUN_OPEN')
     await keepPlanned(inDeed, project)
     await takeOutReady(inDeed, project, { lineId, partKey, paperId })
     return beginRun(inDeed, {

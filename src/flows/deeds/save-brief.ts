@@ -21,6 +21,7 @@ import { makingText } from '@/schema/making'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { readOffered, readVersions, versionKey, type PinnedDesign } from '../designs'
+import { briefMark } from '../brief-mark'
 import { planCuts } from '../plan-cuts'
 import { currentSettings } from '../settings'
 
@@ -133,7 +134,8 @@ export const saveBrief = (
   deed(context, async (inDeed) => {
     const { db, nowMs } = inDeed
     const { unit, ruler, zone } = await currentSettings(inDeed)
-    if (projectId !== null && !(await findProject(db, projectId))) throw new RefusalError('NOT_FOUND')
+    const was = projectId === null ? null : await briefMark(inDeed, projectId)
+    if (projectId !== null && was === null) throw new RefusalError('NOT_FOUND')
     const existing = projectId === null ? [] : await linesOf(db, [projectId])
     const designs = await designsFor(inDeed, existing)
     const papers = await listPapers(db)
@@ -154,7 +156,8 @@ export const saveBrief = (
     })
     const parsed = parseFields(readable, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
-    const { name, dueOn, certainty, note, lines, yearly, shoppingDays, like } = parsed.value
+    const { name, dueOn, certainty, note, lines, yearly, shoppingDays, like, seen } = parsed.value
+    if (was !== null && seen !== was) throw new RefusalError('CHANGED_SINCE', { what: 'This brief' })
     const fields = {
       name,
       due_on: dueOn,

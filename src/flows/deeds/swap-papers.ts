@@ -31,6 +31,8 @@ export const swapPapers = (
       throw new RefusalError('PAPERS_BEGUN', { line: found.design.name })
     const known = new Set((await listPapers(db)).map(({ id }) => id))
     const now = [...new Set(found.line.parts.flatMap((part) => part.papers.map(({ paperId }) => paperId)))]
+    if (Object.keys(instead).some((id) => !now.includes(id)))
+      throw new RefusalError('CHANGED_SINCE', { what: 'The papers of this line' })
     const wanted = now.map((id) => instead[id] ?? id)
     if (wanted.some((id) => !now.includes(id) && !known.has(id))) throw new RefusalError('NOT_FOUND')
     if (new Set(wanted).size < wanted.length)

@@ -1,4 +1,4 @@
-import { findLine, saveLine } from '@/data/repositories/projects'
+import { dependentsOfLine, findLine, saveLine } from '@/data/repositories/projects'
 import type { FlowContext } from '../flow-context'
 import { deed, RefusalError, type DeedResult } from '../deed'
 import { newerDesigns, sheetByVersion } from '../newer-designs'
@@ -21,14 +21,12 @@ export const takeNewerDesign = (
     const line = project.brief.lines.find(({ id }) => id === lineId)
     const row = await findLine(inDeed.db, lineId)
     if (!newer || !line || !row) throw new RefusalError('NOT_FOUND')
-    const begun =
-      project.records.cuts.some(({ pieces }) => pieces.some((piece) => piece.lineId === lineId)) ||
-      project.records.runs.some((run) => run.lineId === lineId)
-    if (begun) throw new RefusalError('LINE_BEGUN', { line: newer.version.document.name })
+    const used = await dependentsOfLine(inDeed.db, lineId)
+    if (Object.values(used).some((count) => count > 0)) throw new RefusalError('LINE_BEGUN', { line: newer.version.document.name })
     const { ruler } = await currentSettings(inDeed)
-    const used = new Set(line.parts.flatMap(({ papers }) => papers.map(({ paperId }) => paperId)))
+    const papers = new Set(line.parts.flatMap(({ papers }) => papers.map(({ paperId }) => paperId)))
     const sheets = project.stock
-      .filter(({ paper_id }) => used.has(paper_id))
+      .filter(({ paper_id }) => papers.has(paper_id))
       .map(({ width_um, height_um }) => ({ widthUm: width_um, heightUm: height_um }))
     const { parts } = sheetByVersion(line, newer.version, { ruler, sheets })
     await saveLine(

@@ -29,6 +29,8 @@ export interface ColourCount {
 
 /** What somebody chose of a line's order. */
 export interface ChosenOrder {
+  /** Which step of the line's order it is. */
+  readonly step: number
   readonly seed: number
   /** Positions that are held. */
   readonly locked: readonly number[]
@@ -144,7 +146,7 @@ function chosenOf(
   const body = row ? readOrder(row, coloured(line)) : null
   if (!row || !body) return null
   const index = body.papers.map((id) => counts.findIndex(({ paper }) => paper.id === id))
-  return { seed: row.seed, locked: body.locked, colours: body.at.map((paper) => index[paper] ?? 0) }
+  return { step: row.step, seed: row.seed, locked: body.locked, colours: body.at.map((paper) => index[paper] ?? 0) }
 }
 
 /** How each kind of a line's pieces ends; none where all are alike. */

@@ -17,7 +17,7 @@ import { mmFromUm } from '@/core/units'
 import { packsOf, type PackRow } from '@/data/repositories/packs'
 import { papersById } from '@/data/repositories/papers'
 import { listOwingProjects } from '@/data/repositories/projects'
-import { stockOf } from '@/data/repositories/stock'
+import { stockOf, wholeSheets } from '@/data/repositories/stock'
 import type { PaperRow } from '@/data/tables'
 import { daysOn } from '@/schema/days'
 import { theSolver } from '@/solvers/on-the-server'
@@ -49,6 +49,8 @@ export interface PaperToBuy {
   /** The cheapest that comes in time, else the soonest; `null` where no pack is known that gives such pieces. */
   readonly best: PackChoice | null
   readonly others: readonly PackChoice[]
+  /** Whole sheets of it in the drawer. */
+  readonly sheetsThere: number
   /** Packs are known, but none gives pieces as large as these. */
   readonly tooLarge: boolean
 }
@@ -131,7 +133,8 @@ export async function readShopping(context: FlowContext, today: string): Promise
   const lessons = await readLessons(context)
   const settings = await currentSettings(context)
   const eveningSeconds = 60 * Number(settings.evening)
-  const stock = (await stockOf(db, [...new Set(loaded.flatMap(paperIdsOf))])).map(stockSheets)
+  const drawer = await stockOf(db, [...new Set(loaded.flatMap(paperIdsOf))])
+  const stock = drawer.map(stockSheets)
   const wanted = open.flatMap((one) => {
     const { id, name } = one.loaded.row
     const missing = missingOf(one, lessons, stock)
@@ -163,7 +166,8 @@ export async function readShopping(context: FlowContext, today: string): Promise
                 },
                 (problem) => planExactly(problem, solver, BY_RULE),
               )
-        return toBuy(paper, own, choices, known.length > 0, today)
+        const sheetsThere = wholeSheets(drawer.filter(({ paper_id }) => paper_id === paper.id))
+        return { ...toBuy(paper, own, choices, known.length > 0, today), sheetsThere }
       }),
     ),
     supplies: needsOfSupplies(wantedTogether(open.flatMap(suppliesWanted)), supplies),
@@ -184,7 +188,7 @@ function toBuy(
   choices: readonly PackChoice[],
   packsKnown: boolean,
   today: string,
-): PaperToBuy {
+): Omit<PaperToBuy, 'sheetsThere'> {
   const needed = earliest(own.map(({ project }) => project.neededOn))
   const inTime = choices.find(({ leadDays }) => needed === null || daysOn(today, leadDays) <= needed)
   const soonest = choices.toSorted((a, b) => a.leadDays - b.leadDays)[0]

@@ -136,8 +136,9 @@ export const inAnotherSize = ({ id }: LineValues): Partial<LineValues> => ({
   sizePercent: String(BEGIN_PERCENT),
 })
 
-/** The brief of a project as its form shows it. */
-export const briefValues = (project: ProjectView, preferences: Preferences): BriefValues => ({
+/** The brief of a project as its form shows it; `seen` marks what it says now. */
+export const briefValues = (project: ProjectView, seen: string, preferences: Preferences): BriefValues => ({
+  seen,
   name: project.name,
   dueOn: project.dueOn ?? '',
   certainty: CERTAINTIES.find((text) => Number(text) === project.certainty) ?? '0.95',
@@ -188,7 +189,7 @@ export function againValues(
   }: { designIds: ReadonlySet<string>; paperIds: ReadonlySet<string>; today: string },
   preferences: Preferences,
 ): BriefValues {
-  const values = briefValues(project, preferences)
+  const values = briefValues(project, '', preferences)
   const kept = values.lines.filter(({ designId }) => designIds.has(designId))
   const ids = new Map(kept.map(({ id }, index) => [id, `new-${index + 1}`]))
   return {

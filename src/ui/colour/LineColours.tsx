@@ -19,7 +19,7 @@ interface LineColoursProps {
   readonly choose: (input: object) => Promise<DeedResult<unknown>>
   /** The one line there is to choose for: the page's own button does. */
   readonly alone: boolean
-  readonly undo: (lineId: string) => Promise<DeedResult<unknown>>
+  readonly undo: (input: object) => Promise<DeedResult<unknown>>
   /** Gives a line other papers, each in the place of one it has. */
   readonly swap: (input: object, press: string) => Promise<DeedResult<unknown>>
   readonly drawer: readonly PaperLook[]
@@ -180,7 +180,7 @@ function Seen({
       preferences={preferences}
       lineId={line.id}
       choose={choose}
-      undo={undo}
+      undo={() => undo({ lineId: line.id, step: chosen?.step ?? 0 })}
       swap={swap}
     />
   )

@@ -19,7 +19,8 @@ export interface KeptOrder {
   /** As it is kept, or planned. */
   readonly order: Arranged
   readonly choose: (input: object) => Promise<DeedResult<unknown>>
-  readonly undo: (lineId: string) => Promise<DeedResult<unknown>>
+  /** Takes the order as it is kept back. */
+  readonly undo: () => Promise<DeedResult<unknown>>
 }
 
 /** The order as it is on screen, kept with every change; what is refused goes back to what was kept. */
@@ -43,7 +44,7 @@ export function useKept({ lineId, order, papers, choose, undo }: KeptOrder) {
     const body = { lineId, seed, papers: ids, at: [...colours], locked: [...locked] }
     send(() => choose(body), next)
   }
-  return { now, keep, pending, problem, goBack: () => send(() => undo(lineId), null) }
+  return { now, keep, pending, problem, goBack: () => send(undo, null) }
 }
 
 const swapped = (colours: readonly number[], one: number, other: number): readonly number[] =>

@@ -13,6 +13,7 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   READ_ONLY: () => `${TROUBLE_WORDS.READ_ONLY} ${NOTHING_KEPT}`,
   GONE: () => `${TROUBLE_WORDS.GONE} ${NOTHING_KEPT}`,
   BROKEN: () => `${TROUBLE_WORDS.BROKEN} ${NOTHING_KEPT}`,
+  CROWDED: () => `${TROUBLE_WORDS.CROWDED} ${NOTHING_KEPT}`,
   FIELDS: () => 'Some fields need another look. Nothing was saved yet.',
   NOT_FOUND: () => 'This is no longer there. Load the page again.',
   LINE_IN_USE: ({ line, cuts = 0, runs = 0 }) =>
@@ -53,6 +54,11 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
     'The brief has other pieces by now than this order. Load the page anew to see them; nothing was changed.',
   NO_ORDER_YET: () => 'There is no earlier order to go back to.',
   PROOF_MISSING: () => 'Cut and fold the proof piece first.',
+  PROOF_DONE: () =>
+    'This proof piece was cut, judged or passed over already, here or in another window. Load the page again.',
+  CHANGED_SINCE: ({ what = 'This' }) =>
+    `${what} was changed since this page was opened, here or in another window. Nothing of yours was kept yet, and what you typed still stands: open the page anew beside this one, compare, and enter it there.`,
+  RUN_OPEN: () => 'These are being folded already, here or in another window. Go on with that run.',
   ALREADY_CUT: () => 'All sheets of this layout are ticked off already, here or in another window.',
   NOTHING_TO_HAND_OVER: () => 'Say how many pieces go.',
   NOTHING_LEFT_OVER: () => 'There are no good pieces left over here.',

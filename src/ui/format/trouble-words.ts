@@ -11,6 +11,8 @@ export const TROUBLE_WORDS: Readonly<Record<Trouble, string>> = {
   GONE: 'The data folder, or the database in it, was taken away while Kelpfield was running. Put it back on the machine, then try again.',
   BROKEN:
     'The database on the disk cannot be read or written properly. Check the disk of the machine; if it stays, put the latest backup back.',
+  CROWDED:
+    'So many files and connections are open on the machine that no more can be opened. Close some windows, or restart Kelpfield, then try again.',
 }
 
 /** Why the database that is there cannot be opened. */

@@ -63,8 +63,8 @@ export const recordJoinAction = async (projectId: unknown, input: unknown, press
 export const chooseOrderAction = async (projectId: unknown, input: unknown) =>
   actOn(projectId, (context, id) => chooseOrder(context, id, input))
 
-export const undoOrderAction = async (projectId: unknown, lineId: unknown) =>
-  actOnBoth(projectId, lineId, undoOrder)
+export const undoOrderAction = async (projectId: unknown, input: unknown) =>
+  actOn(projectId, (context, id) => undoOrder(context, id, input))
 
 export const swapPapersAction = async (projectId: unknown, input: unknown, press: unknown) =>
   actOnceOn(projectId, press, 'swap papers of', input, (context, id) => swapPapers(context, id, input))

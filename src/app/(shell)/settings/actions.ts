@@ -7,8 +7,8 @@ import { saveSettings, switchUnit } from '@/flows/settings'
 import { config, roomContext } from '@/flows/context'
 import { setPassphrase } from '@/flows/room'
 
-export async function switchUnitAction(): Promise<void> {
-  await act(switchUnit)
+export async function switchUnitAction(to: unknown): Promise<void> {
+  await act((context) => switchUnit(context, to))
 }
 
 export const saveSettingsAction = async (input: unknown) => act((context) => saveSettings(context, input))

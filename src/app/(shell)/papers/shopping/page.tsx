@@ -149,6 +149,7 @@ function ToBuy({ one, preferences }: ToBuyProps) {
             label={`They have come: put the packs of ${paper.name} in`}
             act={takeInPacksAction.bind(null, {
               packs: best.packs.map(({ pack, count }) => ({ packId: pack.id, count })),
+              there: one.sheetsThere,
             })}
           >
             They have come

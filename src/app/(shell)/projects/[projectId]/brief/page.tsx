@@ -5,6 +5,7 @@ import { readNewer } from '@/flows/read/newer'
 import { readDrawer } from '@/flows/read/papers'
 import type { ProjectView } from '@/flows/read/project'
 import { BriefForm } from '@/ui/brief/BriefForm'
+import { briefMark } from '@/flows/brief-mark'
 import { briefValues } from '@/ui/brief/form-values'
 import { NewerDesigns } from '@/ui/brief/NewerDesigns'
 import { DeedButton } from '@/ui/forms/DeedButton'
@@ -53,6 +54,7 @@ export default async function BriefPage(props: StationParams) {
   const pinned = await readPinnedDesigns(context, project.lines)
   const begin = pinned.length > 0 || first === null ? null : await readBriefDesign(context, first)
   const papers = await readDrawer(context)
+  const seen = (await briefMark(context, project.id)) ?? ''
   return (
     <StationFrame project={project} open="brief" preferences={preferences}>
       <NewerDesigns
@@ -61,7 +63,7 @@ export default async function BriefPage(props: StationParams) {
         take={(lineId) => takeNewerDesignAction.bind(null, project.id, lineId)}
       />
       <BriefForm
-        initial={briefValues(project, preferences)}
+        initial={briefValues(project, seen, preferences)}
         choices={choices}
         designs={begin === null ? pinned : [begin]}
         loadDesign={loadDesignAction}
