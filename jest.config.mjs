@@ -6,6 +6,10 @@ const config = {
   // Looked up through the sandbox these cost more than what the folding does with them.
   sandboxInjectedGlobals: ['Math', 'Float64Array', 'Int8Array'],
   roots: ['<rootDir>/src', '<rootDir>/test', '<rootDir>/demo', '<rootDir>/scripts'],
+  // Figures of the library are made once, under the hash of what makes them.
+  globalSetup: '<rootDir>/test/global-setup.mjs',
+  // Most tests compute, so every processor has its own.
+  maxWorkers: '100%',
   setupFiles: ['<rootDir>/test/setup.ts'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   transform: {

@@ -1,5 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs'
 import { request as httpRequest } from 'node:http'
+import { connect } from 'node:net'
 import { join } from 'node:path'
 import { expect, test } from './support/fixtures'
 import type { TestServer } from './support/server'
@@ -220,6 +221,72 @@ test('every route and method: a foreign host is refused, and nothing is left on 
       const left = readdirSync(join(demo.folder, 'tmp'))
       expect({ path, method, left }).toEqual({ path, method, left: [] })
     }
+})
+
+/** Asks for another protocol; *resolves* with the status once the server has closed the connection. */
+const upgrade = (server: TestServer, path: string, headers: Readonly<Record<string, string>>) =>
+  new Promise<number>((resolve, reject) => {
+    const socket = connect(server.port, '127.0.0.1')
+    const lines = {
+      host: `127.0.0.1:${server.port}`,
+      connection: 'Upgrade',
+      upgrade: 'websocket',
+      'sec-websocket-version': '13',
+      'sec-websocket-key': 'a2VscGZpZWxkLWtlbHBmaQ==',
+      ...headers,
+    }
+    const head = Object.entries(lines).map(([name, value]) => `${name}: ${value}\r\n`)
+    let text = ''
+    socket.on('data', (chunk: Buffer) => (text += chunk.toString('latin1')))
+    socket.on('error', reject)
+    socket.on('close', () => resolve(Number(/^HTTP\/1\.1 (\d+)/.exec(text)?.[1] ?? 0)))
+    socket.write(`GET ${path} HTTP/1.1\r\n${head.join('')}\r\n`)
+  })
+const descriptors = (server: TestServer): number => readdirSync(`/proc/${server.pid}/fd`).length
+
+test('a request for another protocol is refused and its connection closed, whatever the path, host and origin', async ({
+  demo,
+}) => {
+  await fetch(`${demo.address}/papers`)
+  const before = descriptors(demo)
+  const statuses = new Set<number>()
+  for (const path of [
+    '/',
+    '/papers',
+    '/nowhere',
+    '/_next/hmr',
+    '/_next/x',
+    '/api/runs/x/events',
+    '/%E0%A4%A',
+  ])
+    for (const headers of [{}, ...FOREIGN, { origin: demo.address }, { upgrade: 'h2c' }])
+      statuses.add(await upgrade(demo, path, headers))
+  // 400 of our own pages, 403 and 421 of others; none is left without an answer.
+  expect([...statuses].sort()).toEqual([400, 403, 421])
+  const all = await Promise.all(Array.from({ length: 150 }, () => upgrade(demo, '/nowhere', {})))
+  expect(new Set(all)).toEqual(new Set([400]))
+  await expect.poll(() => descriptors(demo)).toBeLessThanOrEqual(before + 3)
+})
+
+test('more connections than there may be: the rest are turned away, and pages go on being answered', async ({
+  demo,
+}) => {
+  const before = descriptors(demo)
+  const silent = Array.from({ length: 400 }, () =>
+    connect(demo.port, '127.0.0.1').on('error', () => undefined),
+  )
+  await expect.poll(() => silent.filter((socket) => socket.destroyed).length).toBeGreaterThan(150)
+  expect(descriptors(demo)).toBeLessThan(before + 260)
+  for (const socket of silent) socket.destroy()
+  await expect
+    .poll(() =>
+      fetch(`${demo.address}/papers`).then(
+        ({ status }) => status,
+        () => 0,
+      ),
+    )
+    .toBe(200)
+  await expect.poll(() => descriptors(demo)).toBeLessThanOrEqual(before + 5)
 })
 
 test('a backup is given to our own pages only, by GET only, and leaves nothing behind', async ({ demo }) => {

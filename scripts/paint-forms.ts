@@ -1,4 +1,5 @@
-// Part of a build: paints every design of the library as a finished piece, on as many threads as there are processors.
+// Part of a build: paints every design of the library as a finished piece into the folder it is given, on as many threads
+// as there are processors.
 import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { join } from 'node:path'
@@ -8,9 +9,9 @@ import { LIBRARY } from '../src/core/design'
 import { FORM_ENGINE_VERSION } from '../src/core/shape'
 import type { KeptForms } from '../src/flows/kept-forms'
 import { formsToPaint, paintVariant } from '../src/flows/paint-forms'
-import { FORMS_FILE, shippedFormsFolder } from '../src/flows/shipped-forms'
+import { FORMS_FILE } from '../src/flows/shipped-forms'
 
-const folder = shippedFormsFolder(process.cwd())
+const folder = process.argv[2]!
 const wanted = formsToPaint(LIBRARY)
 
 interface Painted {
@@ -31,7 +32,7 @@ async function paintAll(): Promise<ReadonlyMap<string, KeptForms>> {
   const threads = Math.min(availableParallelism(), wanted.length)
   await Promise.all(
     Array.from({ length: threads }, () => {
-      const worker = new Worker(fileURLToPath(import.meta.url))
+      const worker = new Worker(fileURLToPath(import.meta.url), { argv: [folder] })
       return new Promise<void>((resolve, reject) => {
         const next = () => {
           const index = left.shift()

@@ -1,12 +1,12 @@
-// Part of a build: works out the sizes and pictures of every design and base that ships and leaves them beside it, so
-// that no start and no page waits for a fold.
+// Part of a build and of the tests: works out the sizes and pictures of every design and base that ships and leaves them in the file it is given,
+// so that no start, no page and no test waits for a fold.
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { FOLD_ENGINE_VERSION } from '../src/core/fold'
 import { openDatabase } from '../src/data/open-database'
 import { Caches } from '../src/flows/caches'
-import { makeLibraryFigures, shippedFiguresPath } from '../src/flows/shipped-figures'
+import { makeLibraryFigures } from '../src/flows/shipped-figures'
 
 const folder = mkdtempSync(join(tmpdir(), 'kelpfield-build-'))
 try {
@@ -17,8 +17,7 @@ try {
   const figures = Object.fromEntries(
     rows.map((row) => [`${row.program_hash} ${row.engine} ${row.key}`, row.body]),
   )
-  const root = process.cwd()
-  writeFileSync(shippedFiguresPath(root), JSON.stringify({ engine: FOLD_ENGINE_VERSION, figures }))
+  writeFileSync(process.argv[2]!, JSON.stringify({ engine: FOLD_ENGINE_VERSION, figures }))
   await db.destroy()
   console.log(`${rows.length} figures of the library go with this build.`)
 } finally {

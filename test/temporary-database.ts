@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { openDatabase, type OpenDatabase } from '../src/data/open-database'
 import { Caches } from '../src/flows/caches'
 import type { FlowContext } from '../src/flows/flow-context'
+import { shippedFigures } from './library'
 import { storeLibrary } from '../src/flows/store-library'
 
 /** 25 November 2026, 09:30 UTC: a Wednesday. */
@@ -17,8 +18,9 @@ export interface TemporaryDatabase extends OpenDatabase {
   readonly remove: () => Promise<void>
 }
 
-// Folding the whole library takes seconds: what one database made, under its hash, serves the next of the same process.
-const caches = new Caches()
+// Folding the whole library takes seconds: its figures come as with a build, and what else one database made serves the
+// next of the same process.
+const caches = new Caches(shippedFigures)
 
 /** A real migrated SQLite file with the library stored, gone after `remove`. */
 export async function temporaryDatabase(): Promise<TemporaryDatabase> {

@@ -2,7 +2,16 @@
 // anything is installed. Each step is skipped when what it makes is already right.
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  cpSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { createRequire } from 'node:module'
 import { createServer } from 'node:net'
 import { basename, join } from 'node:path'
@@ -38,20 +47,50 @@ export function run(file, args, env = {}) {
  * module of every package as it is loaded took two. Packages stay outside.
  */
 export function runTypeScript(path, args = [], env = {}) {
-  const { buildSync } = createRequire(import.meta.url)('esbuild')
   const outfile = bin(`.cache/kelpfield/${basename(path, '.ts')}-${process.pid}.mjs`)
-  buildSync({
+  remember(outfile, bundled(path))
+  process.on('exit', () => rmSync(outfile, { force: true }))
+  run(NODE, ['--enable-source-maps', outfile, ...args], env)
+}
+
+/** One of our TypeScript files with all it takes of ours, as one module. */
+function bundled(path) {
+  const { buildSync } = createRequire(import.meta.url)('esbuild')
+  const { outputFiles } = buildSync({
     entryPoints: [join(ROOT, path)],
-    outfile,
+    write: false,
     bundle: true,
     packages: 'external',
     platform: 'node',
     format: 'esm',
     logLevel: 'warning',
   })
-  process.on('exit', () => rmSync(outfile, { force: true }))
-  run(NODE, ['--enable-source-maps', outfile, ...args], env)
+  return outputFiles[0].text
 }
+
+/**
+ * What a script of ours makes, kept under the hash of all the code that it is made by: made once, whoever asks for it.
+ * `name` is the script's in scripts/; it is given the path to write to. *Returns* that path.
+ */
+function keptWork(name) {
+  const kept = bin('.cache/kelpfield/kept')
+  const made = `${name}-${digest([bundled(`scripts/${name}.ts`)]).slice(0, 16)}`
+  const path = join(kept, made)
+  if (existsSync(path)) return path
+  mkdirSync(kept, { recursive: true })
+  const beside = `${path}-${process.pid}`
+  runTypeScript(`scripts/${name}.ts`, [beside])
+  renameSync(beside, path)
+  for (const old of readdirSync(kept))
+    if (old.startsWith(`${name}-`) && old !== made) rmSync(join(kept, old), { recursive: true, force: true })
+  return path
+}
+
+/** Sizes and pictures of all folds that ship: a file. */
+export const ensureFigures = () => keptWork('ship-figures')
+
+/** All finished pieces that ship, painted: a folder. */
+const ensureForms = () => keptWork('paint-forms')
 
 const digest = (parts) => {
   const hash = createHash('sha256')
@@ -101,8 +140,8 @@ export function ensureBuild() {
   if (matches(mark, wanted)) return
   console.log('Building ...')
   run(NODE, [NEXT, 'build'])
-  runTypeScript('scripts/ship-figures.ts')
-  runTypeScript('scripts/paint-forms.ts')
+  cpSync(ensureFigures(), join(ROOT, '.next', 'library-figures.json'))
+  cpSync(ensureForms(), join(ROOT, '.next', 'library-forms'), { recursive: true })
   remember(mark, wanted)
 }
 

@@ -37,6 +37,13 @@ export function predecessorsOf(path: string): readonly Predecessor[] {
 export const findPredecessor = (path: string, name: string): string | null =>
   predecessorsOf(path).some((one) => one.name === name) ? join(dirname(path), name) : null
 
+/** Deletes databases that backups took the place of. *Returns* how many were there. */
+export function clearPredecessors(path: string): number {
+  const all = predecessorsOf(path)
+  for (const { name } of all) rmSync(join(dirname(path), name), { force: true })
+  return all.length
+}
+
 /**
  * Finishes what a crash in the midst of a restore left. Earlier versions moved the old database aside before the new
  * one came; between the two there was none. The old one is complete, so it is put back.

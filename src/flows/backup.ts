@@ -1,7 +1,7 @@
 import { backupTo, restoreFrom } from '@/data/backup'
 import { DatabaseProblemError } from '@/data/database-problem'
 import type { OpenDatabase } from '@/data/open-database'
-import { findPredecessor, predecessorsOf, type Predecessor } from '@/data/predecessors'
+import { clearPredecessors, findPredecessor, predecessorsOf, type Predecessor } from '@/data/predecessors'
 import { replaceFigures } from '@/data/repositories/figures'
 import { asTrouble, DatabaseTroubleError } from '@/data/trouble'
 import { flowContext, nowMs, openedDatabase } from './context'
@@ -9,7 +9,7 @@ import { RefusalError, troubleRefusal, type DeedResult } from './deed'
 import { Caches } from './caches'
 import type { FlowContext } from './flow-context'
 import { storeLibrary } from './store-library'
-import { requirePlans, requireTrustedRows } from './trusted-rows'
+import { proveAnew, requirePlans, requireTrustedRows } from './trusted-rows'
 
 /** Writes a consistent copy of everything to a new file at `path`, while in use. */
 export const takeBackup = async (path: string): Promise<void> => backupTo(await openedDatabase(), path)
@@ -24,6 +24,7 @@ const prepareBeside =
     await requireTrustedRows(db, file.path)
     await replaceFigures(db, current.db)
     await requirePlans(db, file.path)
+    await proveAnew(db)
     await storeLibrary({
       db,
       caches: new Caches(current.caches.shipped, current.caches.forms),
@@ -49,6 +50,18 @@ export async function restoreBackup(path: string): Promise<DeedResult<null>> {
 /** The databases that backups took the place of, the latest first. */
 export const replacedDatabases = async (): Promise<readonly Predecessor[]> =>
   predecessorsOf((await openedDatabase()).file.path)
+
+/**
+ * Deletes the databases that backups took the place of. `seen` is how many were shown to whoever asks: one that came
+ * since is not deleted unseen.
+ */
+export async function clearReplaced(seen: unknown): Promise<DeedResult<null>> {
+  const { path } = (await openedDatabase()).file
+  if (predecessorsOf(path).length !== seen)
+    return new RefusalError('CHANGED_SINCE', { what: 'This list' }).refusal
+  clearPredecessors(path)
+  return { ok: true, value: null }
+}
 
 /** Goes back to a database that a backup took the place of; the one in use is kept likewise. */
 export async function goBackTo(name: string): Promise<DeedResult<null>> {

@@ -16,6 +16,8 @@ export interface KnownDesign {
 export interface KnownRun {
   readonly tally: RunTally
   readonly seq: number
+  /** How many events there are up to it. */
+  readonly events: number
   /** Taps whose clock cannot be right. */
   readonly oddClocks: number
 }

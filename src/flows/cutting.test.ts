@@ -44,7 +44,7 @@ const wasteful = (problem: CutProblem, plan: CutPlan): CutPlan => {
   const count = problem.demands[0]!.count
   return verifiedPlan(
     problem,
-    [{ ...layout!, sheets: count, placements: [placement!], offcuts: [] }],
+    [{ ...layout!, sheets: count, placements: [placement!] }],
     plan.proofs ?? [],
     [],
   )
@@ -111,6 +111,20 @@ describe('a plan that a browser found', () => {
     })
     expect((await view(id)).cutPlan!.plan.status).toBe('within')
   })
+  test('names that a browser gave its layouts are not taken: alike ones would all be ticked off at once', async () => {
+    const { id, problem, plan } = await begun()
+    await keepPlan(database.context, [id], problem, wasteful(problem, plan))
+    const { cutPlan } = await view(id)
+    const { layouts } = planExactly(problem, await theSolver(), THOROUGH)
+    const parted = layouts.flatMap((one) => [
+      { ...one, id: 'same', sheets: 1 },
+      ...(one.sheets > 1 ? [{ ...one, id: 'same', sheets: one.sheets - 1 }] : []),
+    ])
+    expect(parted.length).toBeGreaterThan(1)
+    await ok(takeFoundPlan(database.context, id, found(cutPlan!.id, { ...plan, layouts: parted })))
+    const kept = (await view(id)).cutPlan!.plan.layouts.map((one) => one.id)
+    expect(new Set(kept).size).toBe(parted.length)
+  })
   test('comes too late where the plan is another by now, or was begun', async () => {
     const { id, plan } = await begun()
     const late = await refusal(takeFoundPlan(database.context, id, found('another', plan)))
@@ -128,7 +142,7 @@ describe('a plan that a browser found', () => {
 })
 
 describe('what is cut with', () => {
-  const typed = { stages: '3', margin: '0', trimmer: '', stackSheets: '1', parted: 'cut' }
+  const typed = { stages: '3', margin: '0', trimmer: '', stackSheets: '1', keep: '2', parted: 'cut' }
   test('a margin is planned with, and every other plan says that it is out of date', async () => {
     const paperId = await paperNamed('Buoy Orange', '40')
     const [id, other] = [await project(paperId), await project(paperId)]
@@ -138,6 +152,7 @@ describe('what is cut with', () => {
       marginUm: 5000,
       trimmerUm: 310_000,
       stackSheets: 4,
+      keepUm: 20_000,
     })
     await ok(planAgain(database.context, id))
     const planned = await view(id)
@@ -156,6 +171,8 @@ describe('what is cut with', () => {
     ['stackSheets', '0'],
     ['stackSheets', '1e9'],
     ['stages', '4'],
+    ['keep', '0.1'],
+    ['keep', 'all'],
   ])('%s "%s" is refused at its field, and nothing changes', async (field, value) => {
     const refused = await refusal(saveCutting(database.context, { ...typed, [field]: value }))
     expect(Object.keys(refused.fields)).toEqual([field])

@@ -33,6 +33,7 @@ export type RefusalCode =
   | 'PROOF_DONE'
   | 'CHANGED_SINCE'
   | 'RUN_OPEN'
+  | 'RUN_FULL'
   | 'ALREADY_CUT'
   | 'NOTHING_TO_HAND_OVER'
   | 'NOTHING_LEFT_OVER'

@@ -19,7 +19,7 @@ import { recordJoin } from './deeds/joins'
 import { holdPaperFirst, planAgain } from './deeds/plan-cuts'
 import { addSheets, countSheets, putPaperAway, savePaper } from './deeds/papers'
 import { acceptProof, cutProof, skipProof } from './deeds/proofs'
-import { recordEvents, startProjectRun } from './deeds/runs'
+import { archiveRun, recordEvents, startProjectRun } from './deeds/runs'
 import { saveBrief } from './deeds/save-brief'
 import { putBackOnShelf, shelveLeftOver, takeOffShelf } from './deeds/shelf'
 import { takeNewerDesign } from './deeds/take-newer-design'
@@ -132,7 +132,10 @@ describe('brief to paper', () => {
     const { id } = await planned()
     const before = await view(id)
     const bad = briefOf([{ ...lineOf('nowhere'), pieces: '-1' }])
-    expect((await refusal(saveBrief(database.context, id, { ...bad, seen: await markOf(database.context, id) }))).fields['lines.0.pieces']).toBeDefined()
+    expect(
+      (await refusal(saveBrief(database.context, id, { ...bad, seen: await markOf(database.context, id) })))
+        .fields['lines.0.pieces'],
+    ).toBeDefined()
     expect(await view(id)).toEqual(before)
   })
   test('a line with cuts cannot be taken out of the brief; the refusal names it', async () => {
@@ -607,8 +610,10 @@ describe('folding', () => {
   })
   test('an id that stands in another run is not said to be kept in this one', async () => {
     const job = await planned()
-    const [one, other] = [await startRun(job), await startRun(job)]
+    const one = await startRun(job)
     await ok(send(one.runId, [tapOf(1)]))
+    await ok(archiveRun(database.context, one.runId, true))
+    const other = await startRun(job)
     const taken = await ok(send(other.runId, [tapOf(1), tapOf(2)]))
     expect(taken).toMatchObject({ kept: ['tap-2-aaaaaa'], refused: ['tap-1-aaaaaa'] })
     expect(taken.events).toHaveLength(1)

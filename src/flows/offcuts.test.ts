@@ -9,7 +9,7 @@ import { keepRest } from './deeds/keep-rest'
 import { keepForStems, undoMove } from './deeds/ledger'
 import { addSheets, savePaper } from './deeds/papers'
 import { acceptProof, cutProof, skipProof } from './deeds/proofs'
-import { recordEvents, startLooseRun, startProjectRun } from './deeds/runs'
+import { archiveRun, recordEvents, startLooseRun, startProjectRun } from './deeds/runs'
 import { planAgain } from './deeds/plan-cuts'
 import { saveBrief } from './deeds/save-brief'
 import { readFits, readScraps } from './read/offcut-ideas'
@@ -52,13 +52,14 @@ describe('squares that are the right size already', () => {
     const [row] = line!.papers
     const taken = row!.unitsToCut
     const of = { lineId: line!.id, partKey: row!.part.key, paperId: orange }
-    await ok(startProjectRun(database.context, id, { ...of, ...howFolded(9, 'right') }))
+    const first = await ok(startProjectRun(database.context, id, { ...of, ...howFolded(9, 'right') }))
     expect(await amounts(orange)).toEqual([[150, 150, 40 - taken]])
     // What is taken is not promised any more: others may have the rest.
     expect(await database.db.selectFrom('reservation').selectAll().execute()).toEqual([])
     const after = await view(id)
     expect(after.lines[0]!.papers[0]).toMatchObject({ cutUnits: taken, waitingUnits: taken, unitsToCut: 0 })
-    // Beginning a second run takes no more, and they can be put back.
+    // Beginning anew once the first run is put away takes no more, and they can be put back.
+    await ok(archiveRun(database.context, first.runId, true))
     await ok(startProjectRun(database.context, id, { ...of, ...howFolded(9, 'right') }))
     expect(await amounts(orange)).toEqual([[150, 150, 40 - taken]])
     await ok(undoCut(database.context, id, after.cuts[0]!.id))
@@ -90,6 +91,9 @@ describe('a proof piece of another paper', () => {
     expect(choice.standIns.map((one) => one.paper.name)).toEqual(['Dusk Plum'])
     // Off the offcut, not off a sheet.
     expect(choice.standIns[0]!.layout.sheetUm).toEqual({ widthUm: 200_000, heightUm: 200_000 })
+    expect(await refusal(cutProof(database.context, id, { lineId, paperId: thick }))).toMatchObject({
+      code: 'NOT_ENOUGH_STOCK',
+    })
     const before = await view(id)
     await ok(cutProof(database.context, id, { lineId, paperId: plum }))
     const after = await view(id)
@@ -101,8 +105,8 @@ describe('a proof piece of another paper', () => {
     const judged = await view(id)
     expect(judged.lines[0]!.proof).toMatchObject({ status: 'accepted', paperId: plum })
     expect(judged.next.deed).toBe('cut sheets')
-    expect(await refusal(cutProof(database.context, id, { lineId, paperId: thick }))).toMatchObject({
-      code: 'NOT_ENOUGH_STOCK',
+    expect(await refusal(cutProof(database.context, id, { lineId, paperId: plum }))).toMatchObject({
+      code: 'PROOF_DONE',
     })
     await ok(undoCut(database.context, id, judged.cuts[0]!.id))
     expect((await drawer(plum)).sheets.find(({ offcut }) => offcut)?.amount).toBe(1)

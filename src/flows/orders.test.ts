@@ -36,11 +36,8 @@ const line = (papers: readonly { paperId: string; pieces: string }[], more: obje
     ...more,
   })
 const save = async (id: string | null, lines: Parameters<typeof typedBrief>[0]): Promise<string> =>
-  (
-    await ok(
-      saveBrief(database.context, id, typedBrief(lines, { seen: await markOf(database.context, id) })),
-    )
-  ).projectId
+  (await ok(saveBrief(database.context, id, typedBrief(lines, { seen: await markOf(database.context, id) }))))
+    .projectId
 const seen = async (id: string) => {
   const project = await readProject(database.context, id)
   if (!project) throw new Error('no project')

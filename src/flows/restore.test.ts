@@ -14,6 +14,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import Database from 'libsql'
+import { costIn, type CutPlan, type CutProblem } from '@/core/cut'
 import { predecessorsOf } from '@/data/predecessors'
 import { openRoom, roomAccess, roomPath } from '@/data/room-store'
 import { loadDemo } from '../../demo/load'
@@ -121,6 +122,71 @@ test('figures in a backup are not believed but made anew', async () => {
   const library = await readLibrary(await flowContext())
   expect(library.length).toBeGreaterThan(20)
   for (const { document } of library) expect(document.variants[0]?.sizes.length).toBeGreaterThan(0)
+})
+
+const PLANS = 'SELECT id, body FROM cut_plan'
+interface Stored {
+  readonly problem: CutProblem
+  readonly plan: CutPlan
+}
+/** The good backup with every stored plan changed by another program. */
+function replanned(name: string, change: (stored: Stored) => Stored): string {
+  const path = tampered(name, '')
+  const handle = new Database(path)
+  for (const row of handle.prepare(PLANS).all([]) as { id: string; body: string }[])
+    handle
+      .prepare('UPDATE cut_plan SET body = ? WHERE id = ?')
+      .run([JSON.stringify(change(JSON.parse(row.body) as Stored)), row.id])
+  handle.close()
+  return path
+}
+
+test('plans whose layouts bear one name are refused: one tick would count for all', async () => {
+  const path = replanned('alike', ({ problem, plan }) => ({
+    problem,
+    plan: { ...plan, layouts: plan.layouts.map((layout) => ({ ...layout, id: 'a' })) },
+  }))
+  expect(await refusal(path)).toMatchObject({ code: 'BAD_BACKUP', detail: { problem: 'BAD_ROWS' } })
+})
+
+test('what a backup says is proven is worked out anew: a sheet a piece is not the least there can be', async () => {
+  let wasted = 0
+  const path = replanned('boasting', ({ problem, plan }) => {
+    const [layout] = plan.layouts
+    const own = problem.demands.filter(({ paperId, count }) =>
+      problem.stock.some((one) => one.stockId === layout?.stockId && one.paperId === paperId && count > 0),
+    )
+    const [only] = own
+    const first = layout?.placements[0]
+    const worse = own.length === 1 && layout && layout.placements.length > 1 && plan.layouts.length === 1
+    if (!worse || !only || !first) return { problem, plan }
+    wasted++
+    const stock = problem.stock.map((one) => ({ ...one, available: one.available + only.count }))
+    const layouts = [{ ...layout, sheets: only.count, placements: [first], offcuts: [] }]
+    const proofs = (plan.proofs ?? []).map((proof) => ({
+      ...proof,
+      by: 'all patterns' as const,
+      cost: 1e6,
+      bound: 1e6,
+    }))
+    return { problem: { ...problem, stock }, plan: { layouts, boundSheets: 1000, proofs, status: 'proven' } }
+  })
+  expect(wasted).toBeGreaterThan(0)
+  expect(await restoreBackup(path)).toMatchObject({ ok: true })
+  const { db } = await flowContext()
+  const bodies = await db.selectFrom('cut_plan').select('body').execute()
+  const within = bodies
+    .map(({ body }) => JSON.parse(body) as Stored)
+    .filter(({ plan }) => plan.layouts.length === 1 && plan.status === 'within')
+  expect(within).toHaveLength(wasted)
+  for (const { problem, plan } of within) {
+    expect(plan.boundSheets).toBeLessThan(1000)
+    for (const { paperId, cost, bound } of plan.proofs ?? []) {
+      expect(cost).toBe(costIn(problem, paperId, plan.layouts))
+      expect(bound).toBeLessThan(cost)
+    }
+  }
+  expect(await restoreBackup(good)).toMatchObject({ ok: true })
 })
 
 test('a backup padded to three hundred megabytes is not kept at that size', async () => {

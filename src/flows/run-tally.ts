@@ -23,11 +23,21 @@ async function caughtUp(
   plan: RunPlan,
   known: KnownRun | undefined,
 ): Promise<KnownRun> {
-  const { tally, seq, oddClocks } = known ?? { tally: new RunTally(plan), seq: 0, oddClocks: 0 }
+  const { tally, seq, events, oddClocks } = known ?? {
+    tally: new RunTally(plan),
+    seq: 0,
+    events: 0,
+    oddClocks: 0,
+  }
   if (known && (await latestSeq(db, run.id)) === seq) return known
   const rows = await eventsOfRun(db, run.id, seq)
   tally.addAll(storedEvents(run, rows))
-  return { tally, seq: rows.at(-1)?.seq ?? seq, oddClocks: oddClocks + oddClocksOf(run, rows) }
+  return {
+    tally,
+    seq: rows.at(-1)?.seq ?? seq,
+    events: events + rows.length,
+    oddClocks: oddClocks + oddClocksOf(run, rows),
+  }
 }
 
 /** How a run stands by its ledger, for reading. */

@@ -23,7 +23,7 @@ export const saveCutting = (context: FlowContext, input: unknown): Promise<DeedR
     const now = await currentSettings({ db })
     const parsed = parseFields(cuttingFields(now.unit), input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
-    const { stages, margin, trimmer, stackSheets, parted } = parsed.value
+    const { stages, margin, trimmer, stackSheets, keep, parted } = parsed.value
     const um = (mm: number) => Math.round(1000 * mm)
     const next: Settings = {
       ...now,
@@ -32,6 +32,7 @@ export const saveCutting = (context: FlowContext, input: unknown): Promise<DeedR
         marginUm: um(margin),
         trimmerUm: trimmer === null ? null : um(trimmer),
         stackSheets,
+        keepUm: um(keep),
       },
       tears: parted !== 'cut',
     }

@@ -41,8 +41,12 @@ async function figuresOf(
  * Works out the figures and pictures of all that ships, those that are not known yet; `pause` is awaited between two,
  * so that requests are answered meanwhile.
  */
-export async function makeLibraryFigures(context: FlowContext, pause: () => Promise<void>): Promise<void> {
-  for (const design of LIBRARY) await figuresOf(context, design, pause)
+export async function makeLibraryFigures(
+  context: FlowContext,
+  pause: () => Promise<void>,
+  designs: readonly DesignSource[] = LIBRARY,
+): Promise<void> {
+  for (const design of designs) await figuresOf(context, design, pause)
   for (const base of BASES) {
     await pause()
     await drawnBase(context, base)

@@ -122,8 +122,12 @@ test('packs that are not there, or none of them: refused, and nothing comes in',
     { packId: there!.id, count: 1 },
     { packId: 'nothing', count: 1 },
   ]
-  expect(await refusal(takeInPacks(database.context, { packs, there: 0 }))).toMatchObject({ code: 'NOT_FOUND' })
-  expect(await refusal(takeInPacks(database.context, { packs: [], there: 0 }))).toMatchObject({ code: 'FIELDS' })
+  expect(await refusal(takeInPacks(database.context, { packs, there: 0 }))).toMatchObject({
+    code: 'NOT_FOUND',
+  })
+  expect(await refusal(takeInPacks(database.context, { packs: [], there: 0 }))).toMatchObject({
+    code: 'FIELDS',
+  })
   expect((await readDrawerPaper(database.context, paperId))!.sheets).toEqual([])
 })
 

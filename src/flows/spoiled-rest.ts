@@ -6,8 +6,9 @@ import type { RunRow } from '@/data/tables'
 import { readSource } from './designs'
 import type { FlowContext } from './flow-context'
 import { gaugesFromText } from './gauges'
+import { currentSettings } from './settings'
 import { runPlan } from './run-plan'
-import { SMALLEST_OFFCUT_UM } from '@/core/cut'
+import { worthKeeping, type CutTools } from '@/core/cut'
 
 /** Which step a fold belongs to, by how many folds were done before it. */
 function stepOf(steps: readonly { readonly repeats: number }[], foldsDone: number): number {
@@ -37,6 +38,7 @@ export async function restsOf(context: FlowContext, run: RunRow): Promise<RestAf
   const sideMm = mmFromUm(run.sheet_um)
   const { frames } = runProgram(program, shareable(gaugeShares(source, gaugesFromText(run.gauges), sideMm)))
   const { plan } = await runPlan(context, run)
+  const { cutting } = await currentSettings(context)
   // A piece that begins with its base has the folds before it in it already.
   const all = stagesOf(part, variant, run.way === 'direct' ? 'direct' : 'whole').flatMap(({ steps }) => steps)
   const before = all.length - plan.steps.length
@@ -47,7 +49,7 @@ export async function restsOf(context: FlowContext, run: RunRow): Promise<RestAf
     const found = known.get(step)
     if (found !== undefined) return found
     const piece = frames.findLast((frame) => frame.step <= step)?.after ?? start
-    const rest = piece ? restOf(piece, run.sheet_um) : null
+    const rest = piece ? restOf(piece, run.sheet_um, cutting) : null
     known.set(step, rest)
     return rest
   }
@@ -55,11 +57,11 @@ export async function restsOf(context: FlowContext, run: RunRow): Promise<RestAf
 
 const TENTH_UM = 100
 
-function restOf(piece: Piece, sideUm: number): SizeUm | null {
+function restOf(piece: Piece, sideUm: number, tools: CutTools): SizeUm | null {
   const { width, height } = largestUncreased(piece)
   const um = (share: number) => Math.floor((share * sideUm) / TENTH_UM + 1e-6) * TENTH_UM
   const size = { widthUm: um(width), heightUm: um(height) }
-  return Math.min(size.widthUm, size.heightUm) >= SMALLEST_OFFCUT_UM ? size : null
+  return worthKeeping(size, tools) ? size : null
 }
 
 /** The movement that keeps what is left of one piece: there is one at most. */

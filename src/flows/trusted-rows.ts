@@ -1,4 +1,7 @@
+import { setImmediate } from 'node:timers/promises'
 import { sql } from 'kysely'
+import { unbelievedPlan, type CutPlan, type CutProblem } from '@/core/cut'
+import { MOST_TAPS } from '@/core/run'
 import { mainPart, waysOf, type DesignSource } from '@/core/design'
 import type { Db } from '@/data/db'
 import { DatabaseProblemError } from '@/data/database-problem'
@@ -37,10 +40,34 @@ export async function requireTrustedRows(db: Db, path: string): Promise<void> {
       const column = String(parsed.error.issues[0]?.path[0] ?? 'a value')
       throw badRow(path, `In this file a ${table.replaceAll('_', ' ')} has a ${column} that cannot be`)
     }
+  const full = await db
+    .selectFrom('run_event')
+    .select('run_id')
+    .groupBy('run_id')
+    .having((having) => having.fn.countAll(), '>', MOST_TAPS)
+    .executeTakeFirst()
+  if (full)
+    throw badRow(
+      path,
+      `In this file a run has more than ${MOST_TAPS.toLocaleString('en')} taps, which none can have`,
+    )
   for await (const row of rowsOf(db, 'design_version')) {
     const { hash, document } = row as { hash: string; document: string }
     if (contentHash(JSON.parse(document) as object).hash !== hash)
       throw badRow(path, 'In this file a design is not what its mark says')
+  }
+}
+
+/**
+ * Works out anew what stored plans say of themselves: what is said to prove that no fewer sheets would do is anybody's
+ * word until then. Pauses between two, so that requests are answered meanwhile.
+ */
+export async function proveAnew(db: Db): Promise<void> {
+  for (const { id, body } of await db.selectFrom('cut_plan').select(['id', 'body']).execute()) {
+    const { problem, plan } = JSON.parse(body) as { readonly problem: CutProblem; readonly plan: CutPlan }
+    const proven = JSON.stringify({ problem, plan: unbelievedPlan(problem, plan) })
+    if (proven !== body) await db.updateTable('cut_plan').set({ body: proven }).where('id', '=', id).execute()
+    await setImmediate()
   }
 }
 

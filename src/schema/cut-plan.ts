@@ -13,6 +13,7 @@ const tools = z.object({
   marginUm: z.int().min(0),
   trimmerUm: z.int().min(1).nullable(),
   stackSheets: z.int().min(1),
+  keepUm: z.int().min(1).exactOptional(),
 })
 
 const multipliers = z.object({

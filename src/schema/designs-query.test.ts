@@ -1,10 +1,11 @@
+import { measured } from '../../test/library'
 import { BAD_TEXTS } from '../../test/generators/bad-texts'
-import { LIBRARY, measureDesign } from '@/core/design'
+import { LIBRARY } from '@/core/design'
 import { familyOf, gaugeField, readLibraryQuery, readStepsQuery, startOf, type Query } from './designs-query'
 
 const rosette = LIBRARY.find(({ id }) => id === 'corner-folded-rosette')
 if (!rosette) throw new Error('no rosette')
-const design = measureDesign(rosette)
+const design = measured(rosette)
 const read = (query: Query, unit: 'cm' | 'in' = 'cm') => readStepsQuery(query, design, { unit, usualMm: 150 })
 
 test('an empty address is the design as it stands', () => {
@@ -60,7 +61,7 @@ test('moves left to the end, for the same place in another way', () => {
 test('the direct way only where there is one', () => {
   const crane = LIBRARY.find(({ id }) => id === 'crane')
   const asked = { unit: 'cm', usualMm: 150 } as const
-  expect(crane && readStepsQuery({ way: 'direct' }, measureDesign(crane), asked).value.way).toBe('direct')
+  expect(crane && readStepsQuery({ way: 'direct' }, measured(crane), asked).value.way).toBe('direct')
   expect(read({ way: 'direct' }).value.way).toBe('whole')
   expect(read({ way: 'from base' }).value.way).toBe('whole')
 })

@@ -92,18 +92,24 @@ export const optionalText = <Output>(schema: z.ZodType<Output, string>) =>
   })
 
 const CONTROL_CHARACTERS = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/
+/** Halves of a character, and places that Unicode keeps free of any: no file of text can hold them. */
+const NO_CHARACTERS = /\p{Surrogate}|\p{Noncharacter_Code_Point}/u
+const LINE_BREAKS = /[\n\r\u0085\u2028\u2029]/
 
 const plainText = (name: string, max: number) =>
   z
     .string({ error: `Enter ${name}.` })
     .max(MOST_TEXT, `Keep ${name} under ${max} characters.`)
     .refine((text) => !CONTROL_CHARACTERS.test(text), `There are control characters in ${name}. Remove them.`)
+    .refine((text) => !NO_CHARACTERS.test(text), `A character in ${name} is broken. Type it again.`)
     .transform((text) => text.trim())
     .refine((text) => text.length <= max, `Keep ${name} under ${max} characters.`)
 
-/** A name: one to `max` characters. */
+/** A name: one to `max` characters, on one line. */
 export const nameText = (name: string, max = 120) =>
-  plainText(name, max).refine((text) => text.length > 0, `Enter ${name}.`)
+  plainText(name, max)
+    .refine((text) => text.length > 0, `Enter ${name}.`)
+    .refine((text) => !LINE_BREAKS.test(text), `Write ${name} on one line.`)
 
 /** A note: none to `max` characters. */
 export const noteText = (name: string, max = 2000) => plainText(name, max)

@@ -1,4 +1,5 @@
-import { LIBRARY, measureDesign } from '@/core/design'
+import { MEASURED } from '../../test/library'
+import { LIBRARY } from '@/core/design'
 import { typedBrief, typedLine } from '../../test/typed'
 import { briefFields } from './brief'
 import { parseFields } from './field-errors'
@@ -6,7 +7,7 @@ import { parseFields } from './field-errors'
 const WORLD = {
   unit: 'cm' as const,
   ruler: 'mm-0.5' as const,
-  designs: LIBRARY.map(measureDesign),
+  designs: MEASURED,
   papers: [{ id: 'a', sheets: [] }],
 }
 type Line = ReturnType<typeof typedLine>

@@ -1,6 +1,7 @@
+import { measured } from '../../test/library'
 import fc from 'fast-check'
 import { MADE, MADE_KINDS, type MadeInput, type Making } from '@/core/arrange'
-import { LIBRARY, measureDesign } from '@/core/design'
+import { LIBRARY } from '@/core/design'
 import { typedBrief, typedLine } from '../../test/typed'
 import { BAD_TEXTS } from '../../test/generators/bad-texts'
 import { briefFields } from './brief'
@@ -8,7 +9,7 @@ import { parseFields } from './field-errors'
 import { keptMaking, madeInputs, makingFromText, makingText, readMaking, workedOut } from './making'
 import { hasTurns, turnFault } from './turns'
 
-const design = (id: string) => measureDesign(LIBRARY.find((one) => one.id === id)!)
+const design = (id: string) => measured(LIBRARY.find((one) => one.id === id)!)
 const [leaf, star, rosette] = [design('narrow-leaf'), design('ring-star'), design('corner-folded-rosette')]
 const WORLD = {
   unit: 'cm' as const,

@@ -1,7 +1,8 @@
+import { MEASURED } from '../../test/library'
 import { typedBrief, typedLine } from '../../test/typed'
 import { z } from 'zod'
 import { BAD_TEXTS } from '../../test/generators/bad-texts'
-import { LIBRARY, measureDesign } from '@/core/design'
+import { LIBRARY } from '@/core/design'
 import { briefFields } from './brief'
 import { readDesignSource } from './design-document'
 import { exact } from './exact'
@@ -14,7 +15,7 @@ import { passphraseText } from './passphrase'
 import { looseRunFields, projectRunFields } from './run-start'
 import { settingsFields } from './settings'
 
-const DESIGNS = LIBRARY.map(measureDesign)
+const DESIGNS = MEASURED
 
 const WORLD = {
   unit: 'cm' as const,
@@ -290,6 +291,11 @@ describe('texts', () => {
     expect(() => nameText('a name').parse('x'.repeat(10_000))).toThrow('under 120')
     expect(() => noteText('the note').parse('a\u0007b')).toThrow('control characters')
     expect(dateText('the date').parse('')).toBeNull()
+    for (const broken of ['a\ud800', '\udc00b', 'a\uffff', '\ufffe', '\ufdd0', '\u{1ffff}'])
+      expect(() => noteText('the note').parse(broken)).toThrow('is broken')
+    for (const parted of ['two\nlines', 'two\r\nlines', 'two\u2028lines', 'two\u0085lines'])
+      expect(() => nameText('a name').parse(parted)).toThrow('on one line')
+    expect(noteText('the note').parse('two\nlines')).toBe('two\nlines')
   })
 })
 

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { SMALLEST_OFFCUT_UM } from '@/core/cut'
 import { RULERS, type LengthUnit, type RulerKey } from '@/core/units'
 import { choice, countText, lengthText, optionalText } from './fields'
 
@@ -9,6 +10,9 @@ export const CERTAINTIES = ['0.8', '0.9', '0.95', '0.99'] as const
 
 /** The widest edge that is taken off a sheet, and the most sheets in one stack: beyond them it is a slip. */
 const [MOST_MARGIN_MM, MOST_STACK] = [50, 50]
+
+/** From which width on offcuts may be kept: narrower than a strip that can be held nothing is. */
+const KEEP_MM = { min: 5, max: 300 }
 
 /** How sheets are parted. */
 export const PARTED = ['cut', 'torn along a crease'] as const
@@ -47,6 +51,11 @@ const cutting = z.object({
     .default(0),
   trimmerUm: z.int().min(1).nullable().default(null),
   stackSheets: z.int().min(1).max(MOST_STACK).default(1),
+  keepUm: z
+    .int()
+    .min(KEEP_MM.min * 1000)
+    .max(KEEP_MM.max * 1000)
+    .default(SMALLEST_OFFCUT_UM),
 })
 
 /** What one household or club sets once. Lengths are shown in `unit` and rounded to `ruler`. */
@@ -73,6 +82,7 @@ export const cuttingFields = (unit: LengthUnit) =>
     margin: lengthText({ name: 'the margin', unit, minMm: 0, maxMm: MOST_MARGIN_MM }),
     trimmer: optionalText(lengthText({ name: 'the longest cut', unit, minMm: 50, maxMm: 3000 })),
     stackSheets: countText({ name: 'how many sheets are cut at once', min: 1, max: MOST_STACK }),
+    keep: lengthText({ name: 'the narrowest offcut', unit, minMm: KEEP_MM.min, maxMm: KEEP_MM.max }),
     parted: choice('whether sheets are cut or torn', PARTED),
   })
 

@@ -1,13 +1,14 @@
+import { MEASURED } from '../../test/library'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { planByRule } from '@/core/cut'
-import { defaultGauges, LIBRARY, measureDesign } from '@/core/design'
+import { defaultGauges } from '@/core/design'
 import { Silhouette } from './design/Silhouette'
 import { Field } from './forms/Field'
 import { CountList } from './logbook/CountList'
 import { CutDrawing } from './cut/CutDrawing'
 import { EmptyState } from './shell/EmptyState'
 
-const DESIGNS = LIBRARY.map(measureDesign)
+const DESIGNS = MEASURED
 
 const numbersIn = (text: string): readonly number[] =>
   (text.match(/-?\d+(\.\d+)?(e-?\d+)?/g) ?? []).map(Number)

@@ -13,7 +13,10 @@ export default async function ShellLayout({ children }: { readonly children: Rea
       >
         Skip to the page
       </a>
-      <Header unit={preferences.unit} switchUnit={switchUnitAction.bind(null, preferences.unit === 'cm' ? 'in' : 'cm')} />
+      <Header
+        unit={preferences.unit}
+        switchUnit={switchUnitAction.bind(null, preferences.unit === 'cm' ? 'in' : 'cm')}
+      />
       <main
         id="main"
         tabIndex={-1}

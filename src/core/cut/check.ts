@@ -26,8 +26,12 @@ export type CutFault =
         | 'NOT_WITH_THESE_TOOLS'
       readonly layout: string
     }
+  /** Two layouts, demands or sheets bear one name: what is said of one would count for both. */
+  | { readonly code: 'SAME_NAME'; readonly name: string }
   | { readonly code: 'STOCK_EXCEEDED'; readonly stockId: string }
   | { readonly code: 'DEMAND'; readonly demand: string; readonly planned: number; readonly wanted: number }
+  /** Said to be missing of what is not wanted, twice, or less than nothing. */
+  | { readonly code: 'MISSING'; readonly demand: string }
   | { readonly code: 'STATUS'; readonly sheets: number; readonly bound: number }
 
 const inside = ({ xUm, yUm, widthUm, heightUm }: RectUm, sheet: CutLayout['sheetUm']): boolean =>
@@ -37,6 +41,30 @@ const inside = ({ xUm, yUm, widthUm, heightUm }: RectUm, sheet: CutLayout['sheet
   heightUm > 0 &&
   xUm + widthUm <= sheet.widthUm &&
   yUm + heightUm <= sheet.heightUm
+
+/** Names that stand there more than once. */
+const twice = (names: readonly string[]): readonly string[] => [
+  ...new Set(names.filter((name, at) => names.indexOf(name) < at)),
+]
+
+function nameFaults({ demands, stock }: CutProblem, plan: CutPlan): readonly CutFault[] {
+  const missing = plan.status === 'short' ? plan.missing : []
+  const wanted = new Map(demands.map(({ key, count }) => [key, count]))
+  const alike = [
+    ...twice(plan.layouts.map(({ id }) => id)),
+    ...twice(demands.map(({ key }) => key)),
+    ...twice(stock.map(({ stockId }) => stockId)),
+  ]
+  return [
+    ...alike.map((name): CutFault => ({ code: 'SAME_NAME', name })),
+    ...[
+      ...twice(missing.map(({ demand }) => demand)),
+      ...missing.flatMap(({ demand, count }) =>
+        count >= 1 && count <= (wanted.get(demand) ?? 0) ? [] : [demand],
+      ),
+    ].map((demand): CutFault => ({ code: 'MISSING', demand })),
+  ]
+}
 
 const overlap = (a: RectUm, b: RectUm): boolean =>
   a.xUm < b.xUm + b.widthUm &&
@@ -78,11 +106,15 @@ function layoutFaults(problem: CutProblem, layout: CutLayout): readonly CutFault
 
 /**
  * Verifies a plan against its problem without knowing how it was made: every piece and offcut inside its sheet, none
- * over another, all parted by edge-to-edge cuts, no sheet taken twice, every demand met but for what is said missing.
+ * over another, all parted by edge-to-edge cuts, no sheet taken twice, every demand met but for what is said missing, no
+ * name borne twice.
  * *Returns* every fault found; none means the plan holds. *Cost* pairs of rectangles on a sheet.
  */
 export function checkCutPlan(problem: CutProblem, plan: CutPlan): readonly CutFault[] {
-  const faults: CutFault[] = plan.layouts.flatMap((layout) => layoutFaults(problem, layout))
+  const faults: CutFault[] = [
+    ...nameFaults(problem, plan),
+    ...plan.layouts.flatMap((layout) => layoutFaults(problem, layout)),
+  ]
   for (const { stockId, available } of problem.stock) {
     const taken = plan.layouts
       .filter((layout) => layout.stockId === stockId)
@@ -99,7 +131,7 @@ export function checkCutPlan(problem: CutProblem, plan: CutPlan): readonly CutFa
     // Free places on a sheet are spares at no cost.
     if (planned < wanted) faults.push({ code: 'DEMAND', demand: key, planned, wanted })
   }
-  // Plans with a proof are checked against it where they are made: see `checkProofs`.
+  // What proofs say is worked out anew by `verifiedPlan`, not looked at here.
   if ((plan.proofs ?? []).length > 0) return faults
   const sheets = wholeSheets(plan.layouts, problem.stock)
   const over = plan.status === 'within' ? plan.sheets : 0

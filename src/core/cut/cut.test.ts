@@ -351,6 +351,9 @@ describe('the check finds what is wrong', () => {
     ['STOCK_EXCEEDED', withLayout({ sheets: 3 })],
     ['DEMAND', { ...good, layouts: [] }],
     ['STATUS', { ...good, boundSheets: 0, status: 'proven' }],
+    ['SAME_NAME', { ...good, layouts: [...good.layouts, ...good.layouts] }],
+    ['MISSING', { ...good, status: 'short', missing: [{ demand: 'd', count: 1000 }] }],
+    ['MISSING', { ...good, status: 'short', missing: [{ demand: 'nothing', count: 1 }] }],
   ])('%s', (code, plan) => {
     expect(checkCutPlan(asked, good)).toEqual([])
     expect(checkCutPlan(asked, plan).map((fault) => fault.code)).toContain(code)

@@ -1,6 +1,5 @@
 import { invariant, requireCount } from '../errors'
-import { offcutsOf } from './offcuts'
-import { cutWith, leftOvers } from './guillotine'
+import { offcutsLeft, offcutsOf } from './offcuts'
 import { bestOf, patternsWithin, roundedDown } from './closing'
 import { relaxed, type Relaxed } from './column-generation'
 import { fewerLayouts } from './fewer-layouts'
@@ -18,7 +17,6 @@ import { cutInShelves } from './shelves'
 import { statedPlan } from './verify'
 import type { LinearSolver } from './solver'
 import {
-  placedAt,
   usableUm,
   type CutLayout,
   type CutPlan,
@@ -120,7 +118,6 @@ const MOST_RAISED = 3
 /** Layouts of a paper's plan, the pieces in their places, those of most sheets first. */
 function layoutsOf({ problem, cutting }: PaperPlan): readonly Omit<CutLayout, 'id'>[] {
   const keys = problem.demands.map(({ key }) => key)
-  const sizes = new Map(problem.demands.map(({ key, sizeUm }) => [key, sizeUm]))
   return cutting.uses
     .toSorted((a, b) => b.sheets - a.sheets)
     .map(({ pattern, sheets }) => {
@@ -132,11 +129,12 @@ function layoutsOf({ problem, cutting }: PaperPlan): readonly Omit<CutLayout, 'i
       const sheet = ways.find(({ first }) => first === pattern.first)
       invariant(sheet, 'a pattern lies on its sheet')
       const laid = laidOut(pattern, sheet, margin, keys)
+      const { placements } = laid
       // What is left over depends on how it is cut: as the order of cuts says.
-      const pieces = laid.placements.map((one) => placedAt(one, sizes.get(one.demand) ?? sizeUm))
-      const way = pattern.ready ? null : cutWith(sizeUm, pieces, problem.tools)
-      const offcuts = offcutsOf(way ? leftOvers(way) : laid.left)
-      return { stockId, sheetUm: sizeUm, sheets, placements: laid.placements, offcuts }
+      const offcuts = pattern.ready
+        ? offcutsOf(laid.left, problem.tools)
+        : offcutsLeft({ sheetUm: sizeUm, placements }, problem.demands, problem.tools)
+      return { stockId, sheetUm: sizeUm, sheets, placements, offcuts }
     })
 }
 

@@ -39,8 +39,7 @@ export function planTogether(
     const [one, turns] = [asOne.layouts, inTurn].map((all) => ofPaper(problem, paperId, all))
     return one && turns && isWorse(problem, paperId, one, turns) ? turns : (one ?? [])
   })
-  const numbered = layouts.map((layout, index): CutLayout => ({ ...layout, id: String(index + 1) }))
-  return { problem, plan: verifiedPlan(problem, numbered, [], asOne.proofs ?? []) }
+  return { problem, plan: verifiedPlan(problem, layouts, [], asOne.proofs ?? []) }
 }
 
 /** Layouts of each by itself, from the sheets that those before it left. */

@@ -59,6 +59,8 @@ export interface CutTools {
   readonly trimmerUm: number | null
   /** Sheets cut in one go. */
   readonly stackSheets: number
+  /** What is left over is kept from this width on; see `SMALLEST_OFFCUT_UM` where it is not said. */
+  readonly keepUm?: number
 }
 
 export interface CutProblem {

@@ -1,5 +1,6 @@
 import { boundSheets } from './bound'
-import { costIn, leastIn, paperProblem } from './paper-problem'
+import { offcutsLeft } from './offcuts'
+import { costIn, leastIn, paperProblem, USUAL_TOOLS } from './paper-problem'
 import { boundBy } from './multipliers'
 import {
   givenBy,
@@ -20,14 +21,21 @@ export interface ClaimedProof {
 
 /**
  * A plan made of layouts that somebody else found, with no more said of it than is worked out here: what it costs, the
- * bound that the multipliers named prove, or one that was known before. The layouts themselves are `checkCutPlan`'s.
+ * bound that the multipliers named prove, or one that was known before. Layouts are named anew, each by its place: no
+ * two alike, and what they leave is worked out. Whether they can be cut is `checkCutPlan`'s.
  */
 export function verifiedPlan(
   problem: CutProblem,
-  layouts: readonly CutLayout[],
+  found: readonly Omit<CutLayout, 'id' | 'offcuts'>[],
   claimed: readonly ClaimedProof[],
   known: readonly PaperProof[],
 ): CutPlan {
+  const { demands, tools = USUAL_TOOLS } = problem
+  const layouts = found.map((layout, at): CutLayout => ({
+    ...layout,
+    id: String(at + 1),
+    offcuts: offcutsLeft(layout, demands, tools),
+  }))
   const papers = [...new Set(problem.demands.map(({ paperId }) => paperId))].sort()
   const proofs = papers.flatMap((paperId) => {
     const claim = claimed.find((one) => one.paperId === paperId)
@@ -42,6 +50,15 @@ export function verifiedPlan(
     return before ? [{ ...before, cost }] : []
   })
   return statedPlan(problem, layouts, proofs)
+}
+
+/**
+ * A plan from outside with nothing believed that it says of itself: bounds are what its multipliers prove, and what took
+ * looking at all patterns is not proven until it is looked at again. Its layouts keep their names, which cuts refer to.
+ */
+export function unbelievedPlan(problem: CutProblem, { layouts, proofs = [] }: CutPlan): CutPlan {
+  const { proofs: proven = [] } = verifiedPlan(problem, layouts, proofs, [])
+  return statedPlan(problem, layouts, proven)
 }
 
 /** What layouts and the proofs of their papers come to. */

@@ -1,3 +1,4 @@
+import { measured } from '../../../test/library'
 import { figuresOf, flapDepth, looseLocks, runProgram, whereIs } from '../fold'
 import {
   drawDesign,
@@ -8,7 +9,6 @@ import {
   gaugeShares,
   LIBRARY,
   mainPart,
-  measureDesign,
   programOf,
   variantOf,
   type DesignSource,
@@ -28,7 +28,7 @@ const source = (id: string): DesignSource => {
   if (!found) throw new Error(`no design ${id}`)
   return found
 }
-const documents = new Map(LIBRARY.map((design) => [design.id, measureDesign(design)]))
+const documents = new Map(LIBRARY.map((design) => [design.id, measured(design)]))
 
 function sizeOf(id: string, variantKey: string, axis: string, gauges: Readonly<Record<string, number>> = {}) {
   const document = documents.get(id)

@@ -1,3 +1,4 @@
+import { MEASURED } from '../../../test/library'
 import { largest, least } from '../numeric'
 import fc from 'fast-check'
 import { CoreError } from '../errors'
@@ -7,7 +8,6 @@ import {
   gaugeMm,
   LIBRARY,
   mainPart,
-  measureDesign,
   outlineMm,
   sheetForFinished,
   stagesOf,
@@ -15,7 +15,7 @@ import {
   type DesignDocument,
 } from '.'
 
-const DESIGNS = LIBRARY.map(measureDesign)
+const DESIGNS = MEASURED
 const find = (id: string): DesignDocument => {
   const design = DESIGNS.find((candidate) => candidate.id === id)
   if (!design) throw new Error(`no design ${id}`)

@@ -1,10 +1,10 @@
+import { measured } from '../../../test/library'
 import {
   highPerWide,
   LIBRARY,
   locksHold,
   LOOSE_LOCK,
   mainPart,
-  measureDesign,
   stagesOf,
   unitsOf,
   variantOf,
@@ -16,7 +16,7 @@ import {
 const design = (id: string): DesignDocument => {
   const found = LIBRARY.find((one) => one.id === id)
   if (!found) throw new Error(`no design ${id}`)
-  return measureDesign(found)
+  return measured(found)
 }
 const keysOf = (id: string, variantKey: string, way: 'whole' | 'direct' | 'from base') => {
   const one = design(id)

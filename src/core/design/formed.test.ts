@@ -1,3 +1,4 @@
+import { measuredNamed } from '../../../test/library'
 import { checkForm, crossingsOf, DEEPEST_CROSSING, GATES, measureForm, paintForm, passes } from '../shape'
 import {
   defaultGauges,
@@ -5,7 +6,6 @@ import {
   formSizesMm,
   gaugeShares,
   LIBRARY,
-  measureDesign,
   shapedRange,
   toolsFor,
   variantOf,
@@ -16,14 +16,7 @@ import {
  * shaping. All for a square of 150 mm, as shares of its side.
  */
 const SHEET_MM = 150
-const measured = new Map<string, ReturnType<typeof measureDesign>>()
-function design(id: string) {
-  const source = LIBRARY.find((one) => one.id === id)
-  if (!source) throw new Error(`no ${id}`)
-  const known = measured.get(id) ?? measureDesign(source)
-  measured.set(id, known)
-  return known
-}
+const design = measuredNamed
 function usual(id: string, variantKey: string, axis: string): number {
   const { readings = [] } = variantOf(design(id), variantKey)
   const [tool] = readings.map((one) => one.tool)

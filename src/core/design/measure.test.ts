@@ -1,3 +1,4 @@
+import { measured } from '../../../test/library'
 import { CoreError } from '../errors'
 import { check, figuresOf, measureAlong, runProgram } from '../fold'
 import { area } from '../geometry'
@@ -47,7 +48,7 @@ describe.each(FOLDED)('$name', ({ design, variant }) => {
     }
   })
   test('its sizes as forms agree with folding it at other sheets and gauges', () => {
-    const document = measureDesign(design)
+    const document = measured(design)
     for (const sheetMm of [120, 150, 300])
       for (const at of [0, 0.5, 1]) {
         const gauges = Object.fromEntries(
@@ -135,7 +136,7 @@ test('a sheet too small for its gauge: the engine says at which step', () => {
 })
 
 describe('a gauge in mm is much on a small sheet', () => {
-  const measuredOf = (id: string) => measureDesign(LIBRARY.find((one) => one.id === id)!)
+  const measuredOf = (id: string) => measured(LIBRARY.find((one) => one.id === id)!)
   test('a rosette of 40 mm takes an overhang up to an eighth of the diagonal (derived), no more', () => {
     const rosette = measuredOf('corner-folded-rosette')
     const [variant] = rosette.variants
@@ -154,7 +155,7 @@ describe('a gauge in mm is much on a small sheet', () => {
   test.each(inMm.map((source) => ({ id: source.id, source })))(
     '$id: what is told at the ends of a range can be folded, on sheets from 20 to 150 mm',
     ({ source }) => {
-      const design = measureDesign(source)
+      const design = measured(source)
       for (const sheetMm of [20, 27, 40, 66, 100, 150])
         for (const gauge of design.gauges) {
           const { leastMm, mostMm } = gaugeRangeMm(gauge, sheetMm)

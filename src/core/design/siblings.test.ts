@@ -1,9 +1,10 @@
+import { MEASURED } from '../../../test/library'
 import fc from 'fast-check'
 import { RULERS, type RulerKey } from '../units'
 import { CHARACTERS } from '../arrange'
-import { gaugeRangeMm, kindOf, LIBRARY, measureDesign, outlineMm, siblingGauges } from '.'
+import { gaugeRangeMm, kindOf, outlineMm, siblingGauges } from '.'
 
-const DESIGNS = LIBRARY.map(measureDesign).filter(({ gauges }) => gauges.length > 0)
+const DESIGNS = MEASURED.filter(({ gauges }) => gauges.length > 0)
 const around = { sheetMm: 150, gauges: {}, ruler: 'mm-0.5' } as const
 
 test('alike is one kind; so is a design without gauges', () => {

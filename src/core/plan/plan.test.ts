@@ -1,7 +1,8 @@
+import { measured } from '../../../test/library'
 import fc from 'fast-check'
 import { NO_HISTORY } from '../batch'
 import { countsOf, planByRule, USUAL_TOOLS, type CutProblem, type StockSheets } from '../cut'
-import { LIBRARY, mainPart, measureDesign, unitsOf } from '../design'
+import { LIBRARY, mainPart, unitsOf } from '../design'
 import { pieceSizeUm } from '../sheet'
 import {
   baselineOf,
@@ -148,7 +149,7 @@ test('two leaves each: the scarcest part decides', () => {
 })
 
 const DESIGNS = ['corner-folded-rosette', 'ring-star', 'narrow-leaf'].map((id) =>
-  measureDesign(LIBRARY.find((design) => design.id === id)!),
+  measured(LIBRARY.find((design) => design.id === id)!),
 )
 const ENGINE = 1
 const designs = new Map(

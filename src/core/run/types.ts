@@ -27,6 +27,9 @@ export interface RunStep {
   readonly repeats: number
 }
 
+/** Taps that one run takes: three hundred hours at one every twenty seconds. */
+export const MOST_TAPS = 50_000
+
 /** What is fixed when a run starts. `wanted` counts usable units; spares are folded only as pieces are spoiled. */
 export interface RunPlan {
   readonly steps: readonly RunStep[]

@@ -10,7 +10,8 @@ import {
   type GaugeSettings,
   type Way,
 } from '@/core/design'
-import { eventFits, RunTally, type RunEvent } from '@/core/run'
+import { invariant } from '@/core/errors'
+import { eventFits, MOST_TAPS, RunTally, tapsOf, type RunEvent } from '@/core/run'
 import type { RunCount } from '@/core/plan'
 import { mmFromUm, umFromMm } from '@/core/units'
 import { findPaper } from '@/data/repositories/papers'
@@ -61,6 +62,9 @@ interface NewRunOf {
   }
 }
 
+/** Of the taps that a run takes, those it may begin with: the rest is for what is undone, spoiled and folded again. */
+const TAPS_AT_START = 0.8 * MOST_TAPS
+
 async function beginRun(context: FlowContext, run: NewRunOf): Promise<{ readonly runId: string }> {
   const { db, nowMs } = context
   const id = nanoid()
@@ -89,7 +93,14 @@ async function beginRun(context: FlowContext, run: NewRunOf): Promise<{ readonly
     archived_at_ms: null,
   })
   const row = await findRun(db, id)
-  if (row) await projectWhole(context, id, new RunTally((await runPlan(context, row)).plan))
+  invariant(row, 'the run is there')
+  const { plan } = await runPlan(context, row)
+  const taps = run.units * tapsOf(plan.steps, plan.grain).length
+  if (taps > TAPS_AT_START)
+    throw refuseFields({
+      pieces: `That is ${taps.toLocaleString('en')} taps; a run begins with up to ${TAPS_AT_START.toLocaleString('en')}. Fold them in several runs, or tap once a piece.`,
+    })
+  await projectWhole(context, id, new RunTally(plan))
   return { runId: id }
 }
 
@@ -230,6 +241,16 @@ async function exchange(
     const event = runEvent.safeParse(one)
     return event.success && eventFits(plan, event.data) ? [event.data] : []
   })
+  if (before.events + fitting.length > MOST_TAPS) {
+    const there = await idsInRun(
+      db,
+      runId,
+      fitting.map(({ id }) => id),
+    )
+    // Taps that are there already are only told so.
+    if (before.events + fitting.length - there.size > MOST_TAPS)
+      throw new RefusalError('RUN_FULL', { most: MOST_TAPS })
+  }
   let added = 0
   for (const event of fitting) if (await insertRunEvent(db, eventRow(runId, event, nowMs))) added++
   const rows = added === 0 ? [] : await eventsOfRun(db, runId, before.seq)
@@ -238,6 +259,7 @@ async function exchange(
   const known: KnownRun = {
     tally,
     seq: rows.at(-1)?.seq ?? before.seq,
+    events: before.events + rows.length,
     oddClocks: before.oddClocks + oddClocksOf(run, rows),
   }
   const ids = sent.map((event) => event.id)

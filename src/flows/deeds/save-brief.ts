@@ -15,7 +15,7 @@ import {
 import { listPapers } from '@/data/repositories/papers'
 import { stockOf } from '@/data/repositories/stock'
 import type { BriefLineRow } from '@/data/tables'
-import { briefFields, type Brief, type BriefLine } from '@/schema/brief'
+import { briefFields, type Brief, type BriefLine, type BriefWorld } from '@/schema/brief'
 import { parseFields } from '@/schema/field-errors'
 import { makingText } from '@/schema/making'
 import type { FlowContext } from '../flow-context'
@@ -125,6 +125,21 @@ async function removeLines(
   }
 }
 
+/** The papers of the drawer with the sizes of their sheets. */
+async function papersWithSheets(db: FlowContext['db']): Promise<BriefWorld['papers']> {
+  const papers = await listPapers(db)
+  const stock = await stockOf(
+    db,
+    papers.map(({ id }) => id),
+  )
+  return papers.map(({ id }) => ({
+    id,
+    sheets: stock
+      .filter((one) => one.paper_id === id)
+      .map((one) => ({ widthUm: one.width_um, heightUm: one.height_um })),
+  }))
+}
+
 /** Saves a brief, a new project where `projectId` is null, and plans its cuts. *Returns* the project's id. */
 export const saveBrief = (
   context: FlowContext,
@@ -138,22 +153,8 @@ export const saveBrief = (
     if (projectId !== null && was === null) throw new RefusalError('NOT_FOUND')
     const existing = projectId === null ? [] : await linesOf(db, [projectId])
     const designs = await designsFor(inDeed, existing)
-    const papers = await listPapers(db)
-    const stock = await stockOf(
-      db,
-      papers.map(({ id: paperId }) => paperId),
-    )
-    const readable = briefFields({
-      unit,
-      ruler,
-      designs: designs.map((one) => one.document),
-      papers: papers.map(({ id: paperId }) => ({
-        id: paperId,
-        sheets: stock
-          .filter((one) => one.paper_id === paperId)
-          .map((one) => ({ widthUm: one.width_um, heightUm: one.height_um })),
-      })),
-    })
+    const papers = await papersWithSheets(db)
+    const readable = briefFields({ unit, ruler, designs: designs.map((one) => one.document), papers })
     const parsed = parseFields(readable, input)
     if (!parsed.ok) throw refuseFields(parsed.fields)
     const { name, dueOn, certainty, note, lines, yearly, shoppingDays, like, seen } = parsed.value

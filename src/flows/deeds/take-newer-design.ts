@@ -22,7 +22,8 @@ export const takeNewerDesign = (
     const row = await findLine(inDeed.db, lineId)
     if (!newer || !line || !row) throw new RefusalError('NOT_FOUND')
     const used = await dependentsOfLine(inDeed.db, lineId)
-    if (Object.values(used).some((count) => count > 0)) throw new RefusalError('LINE_BEGUN', { line: newer.version.document.name })
+    if (Object.values(used).some((count) => count > 0))
+      throw new RefusalError('LINE_BEGUN', { line: newer.version.document.name })
     const { ruler } = await currentSettings(inDeed)
     const papers = new Set(line.parts.flatMap(({ papers }) => papers.map(({ paperId }) => paperId)))
     const sheets = project.stock

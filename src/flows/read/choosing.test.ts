@@ -1,11 +1,12 @@
-import { LIBRARY, measureDesign, type FoldToMake } from '@/core/design'
+import { measured } from '../../../test/library'
+import { LIBRARY, type FoldToMake } from '@/core/design'
 import { choose, type Wishes } from './choosing'
 import type { DrawerPaper } from './papers'
 
 const design = (id: string) => {
   const found = LIBRARY.find((one) => one.id === id)
   if (!found) throw new Error(id)
-  return measureDesign(found)
+  return measured(found)
 }
 const [heart, star, stem] = [design('simple-heart'), design('window-star'), design('rolled-stem')]
 const ANY: Wishes = {

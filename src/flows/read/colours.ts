@@ -146,7 +146,12 @@ function chosenOf(
   const body = row ? readOrder(row, coloured(line)) : null
   if (!row || !body) return null
   const index = body.papers.map((id) => counts.findIndex(({ paper }) => paper.id === id))
-  return { step: row.step, seed: row.seed, locked: body.locked, colours: body.at.map((paper) => index[paper] ?? 0) }
+  return {
+    step: row.step,
+    seed: row.seed,
+    locked: body.locked,
+    colours: body.at.map((paper) => index[paper] ?? 0),
+  }
 }
 
 /** How each kind of a line's pieces ends; none where all are alike. */

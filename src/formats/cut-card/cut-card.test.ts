@@ -72,6 +72,10 @@ test('an SVG is a document of its own in true size; words are escaped', () => {
   expect(svg).toContain('width="210mm" height="297mm"')
   expect(svg).toContain('Lids &amp; &lt;stars&gt;')
   expect(svg).not.toContain('<stars>')
+  // What a name of before may hold and XML has no place for.
+  const broken = cardAsSvg({ ...card, title: 'a\ud800b\uffffc\u0007d\u{1F33F}' }, 'A4')
+  expect(broken).toContain('a\ufffdb\ufffdc\ufffdd\u{1F33F}')
+  expect(broken).not.toMatch(/\p{Surrogate}/u)
 })
 
 test('many steps go on over a second page, each page with its bar', async () => {

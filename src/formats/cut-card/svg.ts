@@ -1,10 +1,12 @@
 import { cardPages, PAGE_MM, type CutCard, type Drawn, type PageSize } from './card'
 
+/** What XML 1.0 has no place for: control characters, halves of characters, the two last places of a plane. */
+const NOT_IN_XML = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]|\p{Surrogate}/gu
+
 const escaped = (value: string): string =>
-  value.replace(
-    /[&<>"]/g,
-    (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign,
-  )
+  value
+    .replace(NOT_IN_XML, '\ufffd')
+    .replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? sign)
 
 const mm = (value: number): string => String(Math.round(1000 * value) / 1000)
 

@@ -171,6 +171,15 @@ test('whatever is written is read back as it was, formulas and quotation marks a
   )
 })
 
+test.each(['\n=1+1', '\r\n=1+1', "'=1\n=2", '+1\nand more'])(
+  'a text with line breaks, %j, is guarded too',
+  (note) => {
+    const blank = Object.fromEntries(DRAWER_COLUMNS.map((column) => [column, ''])) as DrawerTexts
+    const text = writeDrawerCsv([{ ...blank, paper: 'Tidewater', note }])
+    expect(text).toContain(`"'${note}"`)
+  },
+)
+
 test('a name that a spreadsheet would run as a formula goes out guarded', () => {
   const blank = Object.fromEntries(DRAWER_COLUMNS.map((column) => [column, ''])) as DrawerTexts
   const text = writeDrawerCsv([{ ...blank, paper: '=HYPERLINK("x")' }])

@@ -42,7 +42,7 @@ const DELIMITERS = [',', ';', '\t']
 /** A replacement character, or a zero byte: the file is no UTF-8 text. */
 const NOT_TEXT = /[\ufffd\u0000]/
 /** What a spreadsheet would take for a formula is written with an apostrophe before it; see `write.ts`. */
-const GUARDED = /^'(?='*[=+\-@\t\r])/
+const GUARDED = /^'(?='*[=+\-@\t\r\n])/
 
 const columnName = (text: string): string =>
   text

@@ -5,7 +5,7 @@ import { DRAWER_COLUMNS, type DrawerTexts } from '@/schema/drawer-row'
 const BYTE_ORDER_MARK = '\ufeff'
 
 /** One that already begins with apostrophes gets one more, so that reading takes off just that. */
-const FORMULA = /^'*[=+\-@\t\r].*$/
+const FORMULA = /^'*[=+\-@\t\r\n][\s\S]*$/
 
 /** A drawer as a table. A text that a spreadsheet would take for a formula gets an apostrophe before it. */
 export const writeDrawerCsv = (rows: readonly DrawerTexts[]): string =>

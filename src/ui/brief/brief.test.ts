@@ -1,6 +1,6 @@
+import { MEASURED } from '../../../test/library'
 import { typedBrief } from '../../../test/typed'
 import { NO_HISTORY } from '@/core/batch'
-import { LIBRARY, measureDesign } from '@/core/design'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { briefFields } from '@/schema/brief'
 import { nextYearly } from '@/schema/days'
@@ -11,7 +11,7 @@ import { colourOfName } from '../paper/colour-of-name'
 import { begunLine, newLine, usualMeasures } from './form-values'
 import { previewLine } from './line-preview'
 
-const DESIGNS = LIBRARY.map(measureDesign)
+const DESIGNS = MEASURED
 
 const PACE = { layers: {}, looks: {}, rate: NO_HISTORY, secondsPerUnit: 300 }
 const CM: Preferences = {

@@ -1,4 +1,5 @@
-import { LIBRARY, measureDesign } from '@/core/design'
+import { measured } from '../../../test/library'
+import { LIBRARY } from '@/core/design'
 import { NO_HISTORY } from '@/core/batch'
 import type { LineValues } from './form-values'
 import { dialTime } from './dial-time'
@@ -33,7 +34,7 @@ test('a size that was not tried, or that no sheet gives, has no trade', () => {
   expect(tradesOf([], 100)).toBeNull()
 })
 
-const star = measureDesign(LIBRARY.find(({ id }) => id === 'ring-star')!)
+const star = measured(LIBRARY.find(({ id }) => id === 'ring-star')!)
 const A4 = {
   stockItemId: 'a4',
   widthMm: 210,

@@ -1,6 +1,6 @@
 'use client'
 
-import type { CutTools } from '@/core/cut'
+import { SMALLEST_OFFCUT_UM, type CutTools } from '@/core/cut'
 import type { LengthUnit } from '@/core/units'
 import { mmFromUm } from '@/core/units'
 import type { DeedResult } from '@/flows/deed'
@@ -20,6 +20,7 @@ interface CuttingToolsProps {
     readonly margin: string
     readonly trimmer: string
     readonly stackSheets: string
+    readonly keep: string
     readonly parted: (typeof PARTED)[number]
   }) => Promise<DeedResult<unknown>>
 }
@@ -37,11 +38,12 @@ export function CuttingTools({ tools, tears, unit, save }: CuttingToolsProps) {
       margin: typedLength(tools.marginUm, unit),
       trimmer: tools.trimmerUm === null ? '' : typedLength(tools.trimmerUm, unit),
       stackSheets: String(tools.stackSheets),
+      keep: typedLength(tools.keepUm ?? SMALLEST_OFFCUT_UM, unit),
       parted: PARTED[tears ? 1 : 0],
     },
     act: save,
   })
-  const wrong = (['stages', 'margin', 'trimmer', 'stackSheets'] as const).some(
+  const wrong = (['stages', 'margin', 'trimmer', 'stackSheets', 'keep'] as const).some(
     (name) => form.error(name) !== undefined,
   )
   return (
@@ -81,6 +83,15 @@ export function CuttingTools({ tools, tears, unit, save }: CuttingToolsProps) {
           id="cutting-stack"
           label="Sheets at once"
           control="w-24"
+          numeric
+        />
+        <TextField
+          form={form}
+          name="keep"
+          id="cutting-keep"
+          label={`Offcuts kept from (${unit})`}
+          hint="What is narrower goes into the bin."
+          control="w-32"
           numeric
         />
         <SelectField

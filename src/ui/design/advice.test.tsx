@@ -1,13 +1,6 @@
+import { MEASURED } from '../../../test/library'
 import { renderToStaticMarkup } from 'react-dom/server'
-import {
-  defaultGauges,
-  drawDesign,
-  LIBRARY,
-  mainPart,
-  measureDesign,
-  programOf,
-  variantOf,
-} from '@/core/design'
+import { defaultGauges, drawDesign, LIBRARY, mainPart, programOf, variantOf } from '@/core/design'
 import type { FoldedEndView } from '@/flows/read/folds'
 import type { DrawerPaper } from '@/flows/read/papers'
 import { PREFERENCES } from '../../../test/preferences'
@@ -16,7 +9,7 @@ import { JoiningFigures } from './JoiningFigures'
 import { SizeAdvice, expectedWords } from './SizeAdvice'
 import { StepList } from './StepList'
 
-const DESIGNS = LIBRARY.map(measureDesign)
+const DESIGNS = MEASURED
 const design = (id: string) => {
   const found = DESIGNS.find((one) => one.id === id)
   if (!found) throw new Error(id)

@@ -1,14 +1,7 @@
+import { measured } from '../../../test/library'
 import { largest } from '@/core/numeric'
 import { renderToStaticMarkup } from 'react-dom/server'
-import {
-  LIBRARY,
-  mainPart,
-  measureDesign,
-  programOf,
-  drawDesign,
-  gaugeShares,
-  defaultGauges,
-} from '@/core/design'
+import { LIBRARY, mainPart, programOf, drawDesign, gaugeShares, defaultGauges } from '@/core/design'
 import type { FoldedEndView } from '@/flows/read/folds'
 import { readLibraryQuery, type Query } from '@/schema/designs-query'
 import { PREFERENCES } from '../../../test/preferences'
@@ -77,7 +70,7 @@ const side = (id: string) => {
   const { ends, found } = endsOf(id)
   return renderToStaticMarkup(
     <Variants
-      design={measureDesign(found)}
+      design={measured(found)}
       ends={ends}
       facesFor={() => ({ front: '#c4491d', back: '#ffffff' })}
       sheetMm={150}

@@ -59,6 +59,8 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   CHANGED_SINCE: ({ what = 'This' }) =>
     `${what} was changed since this page was opened, here or in another window. Nothing of yours was kept yet, and what you typed still stands: open the page anew beside this one, compare, and enter it there.`,
   RUN_OPEN: () => 'These are being folded already, here or in another window. Go on with that run.',
+  RUN_FULL: ({ most = 0 }) =>
+    `This run holds ${most.toLocaleString('en')} taps and takes no more. Put it away, and go on with the pieces left in a new one.`,
   ALREADY_CUT: () => 'All sheets of this layout are ticked off already, here or in another window.',
   NOTHING_TO_HAND_OVER: () => 'Say how many pieces go.',
   NOTHING_LEFT_OVER: () => 'There are no good pieces left over here.',

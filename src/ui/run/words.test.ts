@@ -1,10 +1,11 @@
-import { kindOf, LIBRARY, measureDesign, mainPart, stagesOf, variantOf } from '@/core/design'
+import { MEASURED } from '../../../test/library'
+import { kindOf, LIBRARY, mainPart, stagesOf, variantOf } from '@/core/design'
 import { cellsOf, NONE_CLOSED, runState, tapsOf, type RunPlan, type TapGrain } from '@/core/run'
 import { saidStep } from '@/flows/run-plan'
 import type { RunView } from '@/flows/read/run'
 import { lookWords, nextLine, nowWords } from './words'
 
-const DESIGNS = LIBRARY.map(measureDesign)
+const DESIGNS = MEASURED
 
 /** A run of a design as the screen is given it, without a database. */
 function runOf(designId: string, change: Partial<RunPlan> = {}): RunView {

@@ -2,7 +2,7 @@
 
 import { z } from 'zod'
 import { act } from '@/app/_server/act'
-import { goBackTo } from '@/flows/backup'
+import { clearReplaced, goBackTo } from '@/flows/backup'
 import { saveSettings, switchUnit } from '@/flows/settings'
 import { config, roomContext } from '@/flows/context'
 import { setPassphrase } from '@/flows/room'
@@ -21,6 +21,9 @@ export const setPassphraseAction = async (input: unknown) =>
     const { passphrase, old } = typedTexts.catch({ passphrase: '', old: '' }).parse(input)
     return setPassphrase(await roomContext(), passphrase, config().room ? old : null)
   })
+
+/** Deletes what backups took the place of, as many as were shown. */
+export const clearReplacedAction = async (seen: unknown) => act(() => clearReplaced(seen))
 
 /** Goes back to a database that a backup took the place of. */
 export const goBackAction = async (name: unknown) => act(() => goBackTo(z.string().catch('').parse(name)))

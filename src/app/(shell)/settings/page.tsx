@@ -8,7 +8,7 @@ import { GoBack } from '@/ui/settings/GoBack'
 import { PassphraseForm } from '@/ui/settings/PassphraseForm'
 import { RestoreForm } from '@/ui/settings/RestoreForm'
 import { SettingsForm } from '@/ui/settings/SettingsForm'
-import { goBackAction, saveSettingsAction, setPassphraseAction } from './actions'
+import { clearReplacedAction, goBackAction, saveSettingsAction, setPassphraseAction } from './actions'
 
 export const metadata: Metadata = { title: 'Settings' }
 
@@ -59,6 +59,11 @@ export default async function SettingsPage() {
                 <h3 className="mt-6 mb-2 text-xl">What was here before</h3>
                 <GoBack
                   goBack={goBackAction}
+                  clear={clearReplacedAction.bind(null, replaced.length)}
+                  sum={formatBytes(
+                    replaced.reduce((sum, { bytes }) => sum + bytes, 0),
+                    preferences,
+                  )}
                   databases={replaced.map(({ name, replacedAtMs, bytes }) => ({
                     name,
                     when: formatInstant(replacedAtMs, preferences),
