@@ -111,7 +111,8 @@ export function ensurePackages() {
   const wanted = digest([readFileSync(join(ROOT, 'package-lock.json')), process.version])
   if (matches(mark, wanted)) return
   console.log('Installing packages ...')
-  run('npm', ['ci', '--no-audit', '--no-fund'])
+  // Whatever the mode the process is in: what builds and tests is wanted too.
+  run('npm', ['ci', '--include=dev', '--no-audit', '--no-fund'])
   remember(mark, wanted)
 }
 
