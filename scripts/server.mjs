@@ -5,7 +5,7 @@ import { createServer } from 'node:http'
 import { parseArgs } from 'node:util'
 import next from 'next'
 import { answerUpgrades, boundConnections, TIMES } from './lib/connections.mjs'
-import { fail, ROOT } from './lib/setup.mjs'
+import { ensurePool, fail, ROOT } from './lib/setup.mjs'
 
 const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1'])
 
@@ -49,6 +49,8 @@ async function send(answer, incoming, outgoing) {
   })
   outgoing.end(body)
 }
+
+process.env.KELPFIELD_POOL = ensurePool()
 
 // The framework would listen for other protocols at the server itself, and leave open what it does not answer.
 const upgradesOfFramework = new EventEmitter()

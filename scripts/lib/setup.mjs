@@ -98,6 +98,22 @@ const digest = (parts) => {
   return hash.digest('hex')
 }
 
+/**
+ * The worker of the server's pool, as one module; made anew where its sources changed. *Returns* its path, which the
+ * process that listens finds in KELPFIELD_POOL.
+ */
+export function ensurePool() {
+  const text = bundled('src/pool/pool.worker.ts')
+  const path = bin(`.cache/kelpfield/pool-${digest([text]).slice(0, 16)}.mjs`)
+  if (!existsSync(path)) {
+    // Another process may be about to read it.
+    const beside = `${path}-${process.pid}`
+    remember(beside, text)
+    renameSync(beside, path)
+  }
+  return path
+}
+
 const matches = (path, wanted) => existsSync(path) && readFileSync(path, 'utf8') === wanted
 
 function remember(path, value) {

@@ -106,6 +106,15 @@ export interface ProjectCutPlanTable {
   cut_plan_id: string
 }
 
+/** Cuts that have to be planned anew. */
+export interface PlanWantedTable {
+  id: Generated<number>
+  /** See `schema/what-moved.ts`. */
+  moved: string
+  at_ms: number
+  gave_up: Generated<Flag>
+}
+
 export interface ReservationTable {
   project_id: string
   stock_item_id: string
@@ -299,6 +308,7 @@ export interface Tables {
   cut_plan: CutPlanTable
   project_cut_plan: ProjectCutPlanTable
   reservation: ReservationTable
+  plan_wanted: PlanWantedTable
   baseline: BaselineTable
   shelf_move: ShelfMoveTable
   stock_item: StockItemTable

@@ -6,6 +6,9 @@ import { openRoom, roomPath, type RoomDb } from '@/data/room-store'
 import { DatabaseTroubleError } from '@/data/trouble'
 import type { FlowContext } from './flow-context'
 import type { RoomContext } from './room'
+import { INLINE_POOL } from '@/pool/inline-pool'
+import type { Pool } from '@/pool/pool'
+import { ThreadPool } from '@/pool/thread-pool'
 import { Caches } from './caches'
 import { readShippedFigures, shippedFiguresPath } from './shipped-figures'
 import { readShippedForms } from './shipped-forms'
@@ -23,9 +26,22 @@ interface Opened {
 const holder = globalThis as typeof globalThis & {
   kelpfieldConfig?: Config
   kelpfieldOpened?: Promise<Opened>
+  kelpfieldPool?: Pool
 }
 
 export const config = (): Config => (holder.kelpfieldConfig ??= readConfig(process.env))
+
+/**
+ * The pool of this process; `scripts/server.mjs` says where the code of its threads lies. Where it does not (a script),
+ * there is none, and whoever asks does the work.
+ */
+function pool(): Pool {
+  const path = process.env['KELPFIELD_POOL']
+  return (holder.kelpfieldPool ??= path === undefined ? INLINE_POOL : new ThreadPool(path))
+}
+
+/** How long whoever pressed waits for plans: what takes longer is shown as being planned. */
+const PATIENCE_MS = 1200
 
 /** The time in UTC milliseconds; stands still when pictures are made. */
 export const nowMs = (): number => config().frozenNowMs ?? Date.now()
@@ -105,7 +121,7 @@ export const openedDatabase = async (): Promise<OpenDatabase> => (await inPlace(
 /** The context a page or a deed works in. */
 export async function flowContext(): Promise<FlowContext> {
   const { database, caches } = await inPlace()
-  return { db: database.db, caches, nowMs: nowMs() }
+  return { db: database.db, caches, nowMs: nowMs(), pool: pool(), patienceMs: PATIENCE_MS }
 }
 
 /** What deeds of the room work in: its own file. */

@@ -2,7 +2,7 @@ import { CoreError, type CoreErrorDetail } from '@/core/errors'
 import { DatabaseTroubleError, type Trouble } from '@/data/trouble'
 import { inTransaction } from '@/data/writing'
 import type { FieldErrors } from '@/schema/field-errors'
-import type { FlowContext } from './flow-context'
+import type { Afterwards, FlowContext } from './flow-context'
 
 /** Why a deed was refused. `src/ui/format/refusal-words.ts` says each in words. */
 export type RefusalCode =
@@ -15,6 +15,7 @@ export type RefusalCode =
   | 'PAPER_IN_USE'
   | 'NOT_ENOUGH_STOCK'
   | 'PLAN_CHANGED'
+  | 'BEING_PLANNED'
   | 'NO_SUCH_PLAN'
   | 'NOTHING_TO_CUT_TOGETHER'
   | 'TOO_MANY_TOGETHER'
@@ -107,14 +108,21 @@ export async function asking<Value>(ask: () => Promise<Value>): Promise<DeedResu
 /**
  * Does one deed in one transaction: all of it or nothing. A refusal, the database's trouble or a caller's mistake
  * becomes a value here and nowhere else; anything unexpected goes on as an error. `act` may be done again where another
- * process was writing: it reads and writes the database and nothing else.
+ * process was writing: it reads and writes the database and nothing else. What it leaves to be done afterwards is begun
+ * once the deed stands; a deed within another leaves it to that one.
  */
 export async function deed<Value>(
   context: FlowContext,
   act: (context: FlowContext) => Promise<Value>,
 ): Promise<DeedResult<Value>> {
+  const outer = context.afterwards
+  const afterwards = outer ?? new Set<Afterwards>()
   try {
-    const value = await inTransaction(context.db, (db) => act({ ...context, db }))
+    const value = await inTransaction(context.db, (db) => {
+      if (!outer) afterwards.clear()
+      return act({ ...context, db, afterwards })
+    })
+    if (!outer) for (const after of afterwards) await after(context)
     return { ok: true, value }
   } catch (error) {
     return asRefusal(error)

@@ -1,8 +1,8 @@
 import { DatabaseProblemError } from '@/data/database-problem'
 import { FolderInUseError } from '@/data/folder-claim'
 import { setImmediate } from 'node:timers/promises'
-import { theSolver } from '@/solvers/on-the-server'
 import { flowContext, openedDatabase } from './context'
+import { settlePlans } from './plan-cuts'
 import { makeLibraryFigures } from './shipped-figures'
 
 /**
@@ -12,8 +12,8 @@ import { makeLibraryFigures } from './shipped-figures'
 export async function startServing(): Promise<void> {
   try {
     await openedDatabase()
-    // Beside the first pages: the first plan need not wait for it.
-    void theSolver().catch((error: unknown) => console.error(error))
+    // What an end of the process left to be planned.
+    void settlePlans(await flowContext()).catch((error: unknown) => console.error(error))
     // Where the build has none (in development), the library is folded little by little behind the first pages.
     void makeLibraryFigures(await flowContext(), setImmediate).catch((error: unknown) => console.error(error))
   } catch (error) {

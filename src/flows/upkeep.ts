@@ -2,7 +2,7 @@ import { projectsWithoutPlan } from '@/data/repositories/cut-plans'
 import { runsProjectedBefore } from '@/data/repositories/runs'
 import { inTransaction } from '@/data/writing'
 import type { FlowContext } from './flow-context'
-import { planCuts } from './plan-cuts'
+import { planCuts, settlePlans } from './plan-cuts'
 import { PROJECTION_RULES } from './run-projection'
 import { rebuildProjection } from './run-tally'
 
@@ -18,4 +18,5 @@ export async function bringUpToDate(context: FlowContext): Promise<void> {
     for (const id of runs) await rebuildProjection({ ...context, db }, id)
     for (const project of projects) await planCuts({ ...context, db }, { project })
   })
+  await settlePlans(context)
 }

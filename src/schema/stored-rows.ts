@@ -12,6 +12,7 @@ import { orderBody } from './line-order'
 import { keptMaking } from './making'
 import { runEvent } from './run-event'
 import { settings, zone } from './settings'
+import { whatMoved } from './what-moved'
 
 /** An id as forms and addresses carry it. */
 const id = z.string().regex(/^[A-Za-z0-9_-]{1,64}$/)
@@ -129,6 +130,7 @@ export const STORED_ROWS = {
     at_ms: atMs,
   }),
   cut_plan: z.object({ id, body: cutPlan, made_at_ms: atMs }),
+  plan_wanted: z.object({ moved: json(whatMoved), at_ms: atMs }),
   reservation: z.object({ sheets: z.int().max(1e6) }),
   baseline: z.object({ body: json(baseline), at_ms: atMs }),
   shelf_move: z.object({

@@ -30,13 +30,30 @@ export interface PackChoice {
   readonly leadDays: number
 }
 
-interface PacksFor {
+/** What is missing of a paper, and the packs it is sold in. */
+export interface PacksFor {
   readonly missing: readonly MissingSize[]
   readonly offered: readonly PackOffered[]
   readonly toleranceUm?: number
   /** Whether pieces of the paper may lie turned. */
   readonly turnable: boolean
   readonly tools: CutTools
+}
+
+/** Whether a choice is of packs that are offered, gives the sheets it says, and costs what it says. */
+export function packsAddUp(choice: PackChoice, offered: readonly PackOffered[]): boolean {
+  const known = choice.packs.every(({ pack, count }) => {
+    const one = offered.find(({ id }) => id === pack.id)
+    return one?.sheets === pack.sheets && one.priceMinor === pack.priceMinor && count >= 1
+  })
+  const gives = sum(choice.packs, ({ pack, count }) => pack.sheets * count)
+  const price = sum(choice.packs, ({ pack, count }) => pack.priceMinor * count)
+  return (
+    known &&
+    choice.sheetsOver >= 0 &&
+    gives === choice.sheetsWanted + choice.sheetsOver &&
+    price === choice.priceMinor
+  )
 }
 
 const sameSheet = (size: SizeUm) => `${size.widthUm} x ${size.heightUm}`

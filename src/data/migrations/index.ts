@@ -15,6 +15,7 @@ import { occasionsAndSets } from './0013-occasions-and-sets'
 import { ledger } from './0014-ledger'
 import { papersAndSupplies } from './0015-papers-and-supplies'
 import { plainPieces } from './0016-plain-pieces'
+import { plansWanted } from './0017-plans-wanted'
 
 /**
  * Every migration, by the name it is remembered under; the order of the names is the order of the
@@ -37,6 +38,7 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0014-ledger': ledger,
   '0015-papers-and-supplies': papersAndSupplies,
   '0016-plain-pieces': plainPieces,
+  '0017-plans-wanted': plansWanted,
 }
 
 /** Version of the data, kept in the file's header as `user_version`. */

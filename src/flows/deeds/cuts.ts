@@ -20,8 +20,9 @@ import { keepPlanned } from '../baseline'
 import type { FlowContext } from '../flow-context'
 import { deed, refuseFields, RefusalError, type DeedResult } from '../deed'
 import { planCuts } from '../plan-cuts'
+import { planningState } from '../planning-state'
 import { promisesOf } from '../promises'
-import { plannedOr, type PlannedProject } from '../project-plan'
+import { paperIdsOf, plannedOr, type PlannedProject } from '../project-plan'
 
 interface CutToRecord {
   readonly projectId: string
@@ -95,14 +96,16 @@ export const tickCut = (context: FlowContext, projectId: string, input: unknown)
     const project = await plannedOr(inDeed, projectId)
     const { cutPlan } = project.records
     if (cutPlan?.id !== planId) throw new RefusalError('PLAN_CHANGED')
+    const sharing = [projectId, ...cutPlan.sharedWith]
+    if ((await planningState(inDeed, sharing, paperIdsOf(project))) === 'being planned')
+      throw new RefusalError('BEING_PLANNED')
     const layout = project.plan.layouts.find(({ id }) => id === layoutId)
     if (!layout) throw new RefusalError('ALREADY_CUT')
     if (sheets > layout.sheets)
       throw refuseFields({ sheets: `This layout is for ${layout.sheets}. Tick off up to that many.` })
     // Sheets that were promised to somebody else meanwhile (this project was archived) are not this one's to cut.
-    const holders = [projectId, ...cutPlan.sharedWith]
     const promised = project.reservations
-      .filter((one) => holders.includes(one.projectId) && one.stockId === layout.stockId)
+      .filter((one) => sharing.includes(one.projectId) && one.stockId === layout.stockId)
       .reduce((sum, one) => sum + one.sheets, 0)
     if (promised < sheets) throw new RefusalError('PLAN_CHANGED')
     await keepPlanned(inDeed, project)

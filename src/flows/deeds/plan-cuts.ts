@@ -98,6 +98,9 @@ export const cutTogether = (
 export const cutApart = (context: FlowContext, projectId: string): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
     if (!(await findProject(inDeed.db, projectId))) throw new RefusalError('NOT_FOUND')
-    await planCuts(inDeed, { project: projectId, apart: true })
+    await planCuts(inDeed, {
+      project: projectId,
+      apart: [...(await plannedWith(inDeed.db, [projectId]))],
+    })
     return null
   })

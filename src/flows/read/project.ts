@@ -18,6 +18,7 @@ import type { RunSummary } from '@/data/repositories/runs'
 import { shelfStock } from '@/data/repositories/shelf'
 import { readBaseline } from '../baseline'
 import type { FlowContext } from '../flow-context'
+import { planningState, type PlanningState } from '../planning-state'
 import { findPlanned, namesOf, paperIdsOf, type PlannedProject } from '../project-plan'
 import { lineView, type LineView, type ShortageView } from './line-view'
 import { paperView, sheetView, type PaperView, type SheetView } from './papers'
@@ -116,6 +117,7 @@ export interface ProjectView {
   /** Projects it is cut together with. */
   readonly together: readonly CutWith[]
   readonly standing: Standing
+  readonly planning: PlanningState
   readonly baseline: Baseline | null
   readonly facts: ProjectFacts
   readonly stations: readonly Station[]
@@ -265,6 +267,7 @@ async function viewOf(context: FlowContext, project: PlannedProject): Promise<Pr
     cutPlan: cutPlanView(project),
     together: await cutWith(context, project),
     standing: plan.standing,
+    planning: await planningState(context, own, paperIds),
     baseline: await readBaseline(context, row.id),
     facts: plan.facts,
     stations: plan.stations,

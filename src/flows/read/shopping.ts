@@ -1,9 +1,8 @@
-import { BY_RULE, planExactly, type StockSheets } from '@/core/cut'
+import type { StockSheets } from '@/core/cut'
 import {
   allDelivered,
   cutDemands,
   leadTime,
-  packChoices,
   surveyProject,
   wantedTogether,
   type LineProgress,
@@ -20,7 +19,7 @@ import { listOwingProjects } from '@/data/repositories/projects'
 import { stockOf, wholeSheets } from '@/data/repositories/stock'
 import type { PaperRow } from '@/data/tables'
 import { daysOn } from '@/schema/days'
-import { theSolver } from '@/solvers/on-the-server'
+import { INLINE_POOL } from '@/pool/inline-pool'
 import type { FlowContext } from '../flow-context'
 import { readLessons, type Learnt } from '../lessons'
 import { paperIdsOf, stockSheets } from '../project-plan'
@@ -146,29 +145,25 @@ export async function readShopping(context: FlowContext, today: string): Promise
   const paperIds = [...new Set(wanted.map(({ paperId }) => paperId))]
   const papers = await papersById(db, paperIds)
   const packs = await packsOf(db, paperIds)
-  const solver = paperIds.length === 0 ? null : await theSolver()
+  const { pool = INLINE_POOL } = context
   const supplies = await readSupplies(context)
   return {
     papers: soonestFirst(
-      papers.map((paper): PaperToBuy => {
-        const own = wanted.filter(({ paperId }) => paperId === paper.id)
-        const known = offered(paper, packs)
-        const choices =
-          solver === null
-            ? []
-            : packChoices(
-                {
-                  missing: own,
-                  offered: known,
-                  turnable: paper.turnable === 1,
-                  toleranceUm: paper.tolerance_um ?? 0,
-                  tools: settings.cutting,
-                },
-                (problem) => planExactly(problem, solver, BY_RULE),
-              )
-        const sheetsThere = wholeSheets(drawer.filter(({ paper_id }) => paper_id === paper.id))
-        return { ...toBuy(paper, own, choices, known.length > 0, today), sheetsThere }
-      }),
+      await Promise.all(
+        papers.map(async (paper): Promise<PaperToBuy> => {
+          const own = wanted.filter(({ paperId }) => paperId === paper.id)
+          const known = offered(paper, packs)
+          const choices = await pool.run('choose packs', {
+            missing: own.map(({ sizeUm, count }) => ({ sizeUm, count })),
+            offered: known,
+            turnable: paper.turnable === 1,
+            toleranceUm: paper.tolerance_um ?? 0,
+            tools: settings.cutting,
+          })
+          const sheetsThere = wholeSheets(drawer.filter(({ paper_id }) => paper_id === paper.id))
+          return { ...toBuy(paper, own, choices, known.length > 0, today), sheetsThere }
+        }),
+      ),
     ),
     supplies: needsOfSupplies(wantedTogether(open.flatMap(suppliesWanted)), supplies),
   }

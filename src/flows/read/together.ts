@@ -1,8 +1,9 @@
-import { AT_ONCE, planFigures, planTogether, type PlanFigures } from '@/core/cut'
+import { AT_ONCE, planFigures, type PlanFigures } from '@/core/cut'
 import { allDelivered, byPrecedence, layoutsLeft, surveyProject } from '@/core/plan'
 import { plannedWith } from '@/data/repositories/cut-plans'
 import { papersById } from '@/data/repositories/papers'
 import { listOpenProjects, projectsUsingPapers } from '@/data/repositories/projects'
+import { INLINE_POOL } from '@/pool/inline-pool'
 import type { FlowContext } from '../flow-context'
 import { planningNow, problemOf, type Member } from '../plan-cuts'
 import { claimantOf, paperIdsOf } from '../project-plan'
@@ -87,7 +88,7 @@ export async function readTogether(
       figures:
         joined.has(row.id) || unasked++ >= MOST_UNASKED
           ? null
-          : figuresOf(groupWith([own, other], others), planning),
+          : await figuresOf(context, groupWith([own, other], others), planning),
     })
   }
   const chosen = others.filter(
@@ -95,7 +96,8 @@ export async function readTogether(
   )
   return {
     companions,
-    asked: chosen.length === 0 ? null : figuresOf(groupWith([own, ...chosen], others), planning),
+    asked:
+      chosen.length === 0 ? null : await figuresOf(context, groupWith([own, ...chosen], others), planning),
   }
 }
 
@@ -115,7 +117,11 @@ function groupWith(members: readonly Member[], others: readonly Member[]): reado
 }
 
 /** What is left of the plans they have, and one plan of all their pieces from the sheets that are theirs to take. */
-function figuresOf(members: readonly Member[], planning: Planning): TogetherFigures {
+async function figuresOf(
+  { pool = INLINE_POOL }: FlowContext,
+  members: readonly Member[],
+  planning: Planning,
+): Promise<TogetherFigures> {
   const plans = new Map(
     members.flatMap(({ project }) => {
       const { cutPlan } = project.records
@@ -130,7 +136,8 @@ function figuresOf(members: readonly Member[], planning: Planning): TogetherFigu
     byPrecedence(claimantOf(a.project.row), claimantOf(b.project.row)),
   )
   const may = planning.promises.sheetsFor(members.map((one) => one.project))
-  const { problem, plan } = planTogether(problemOf(ordered, may, planning), planning.solver, AT_ONCE)
+  const given = { problem: problemOf(ordered, may, planning), effort: AT_ONCE }
+  const { problem, plan } = await pool.run('plan cuts', given)
   return { now, together: planFigures(problem, plan) }
 }
 

@@ -32,14 +32,16 @@ const shortWords = ({ facts, together }: CutStandingProps['project']): string =>
 }
 
 interface CutStandingProps {
-  readonly project: Pick<ProjectView, 'cutPlan' | 'standing' | 'facts' | 'together'>
+  readonly project: Pick<ProjectView, 'cutPlan' | 'standing' | 'facts' | 'together' | 'planning'>
   readonly preferences: Preferences
   readonly planAgain: (press: string) => Promise<DeedResult<unknown>>
 }
 
 /** How good the stored plan is, when it was made, and whether it still holds. */
 export function CutStanding({ project, preferences, planAgain }: CutStandingProps) {
-  const { cutPlan, standing, facts } = project
+  const { cutPlan, standing, facts, planning } = project
+  // The head of the page says so.
+  if (planning !== 'settled') return null
   if (standing.status === 'none')
     return (
       <div className="note flex flex-wrap items-center justify-between gap-3">

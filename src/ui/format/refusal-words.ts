@@ -27,6 +27,8 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   NOT_ENOUGH_STOCK: () => 'There are not enough sheets of this size in the drawer. Count them, or add more.',
   PLAN_CHANGED: () =>
     'The plan has changed since this page was shown. Look at it again and tick off the new layout.',
+  BEING_PLANNED: () =>
+    'The cuts are being planned anew just now. Wait until the new layouts are shown, then tick off what you cut.',
   NO_SUCH_PLAN: () => 'What was found cannot be cut from this paper. The plan stays as it was.',
   NOTHING_TO_CUT_TOGETHER: ({ projects = '' }) =>
     projects === ''

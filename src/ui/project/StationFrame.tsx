@@ -3,6 +3,8 @@ import type { ReactNode } from 'react'
 import type { StationKey } from '@/core/plan'
 import type { ProjectView } from '@/flows/read/project'
 import { daysUntil, formatCertainty, formatDay, formatDaysLeft, type Preferences } from '../format'
+import type { DeedResult } from '@/flows/deed'
+import { BeingPlanned } from './BeingPlanned'
 import { Spine } from './Spine'
 import { deedHref, deedWords } from './deed-words'
 
@@ -10,11 +12,13 @@ interface StationFrameProps {
   readonly project: ProjectView
   readonly open: StationKey
   readonly preferences: Preferences
+  /** Plans the project's cuts anew, where that was given up. */
+  readonly planAgain: (press: string) => Promise<DeedResult<unknown>>
   readonly children: ReactNode
 }
 
 /** A project's page: its name and date, the spine, and the open station grown into the page below. */
-export function StationFrame({ project, open, preferences, children }: StationFrameProps) {
+export function StationFrame({ project, open, preferences, planAgain, children }: StationFrameProps) {
   const { dueOn, zone, next } = project
   const days = dueOn === null ? null : daysUntil(dueOn, { ...preferences, zone })
   return (
@@ -41,7 +45,10 @@ export function StationFrame({ project, open, preferences, children }: StationFr
         </div>
       </div>
       <Spine project={project} open={open} />
-      <div className="station p-5 tablet:p-8">{children}</div>
+      <div className="station p-5 tablet:p-8">
+        <BeingPlanned state={project.planning} planAgain={planAgain} />
+        {children}
+      </div>
     </>
   )
 }

@@ -20,6 +20,7 @@ import {
   passOverAction,
   saveBriefAction,
   takeNewerDesignAction,
+  planAgainAction,
 } from '../../actions'
 
 /** Good units there are of a line, up to those that are wanted. */
@@ -56,7 +57,12 @@ export default async function BriefPage(props: StationParams) {
   const papers = await readDrawer(context)
   const seen = (await briefMark(context, project.id)) ?? ''
   return (
-    <StationFrame project={project} open="brief" preferences={preferences}>
+    <StationFrame
+      project={project}
+      open="brief"
+      preferences={preferences}
+      planAgain={planAgainAction.bind(null, project.id)}
+    >
       <NewerDesigns
         newer={await readNewer(context, project.id)}
         preferences={preferences}

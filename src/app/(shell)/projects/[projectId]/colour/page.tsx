@@ -8,6 +8,7 @@ import {
   choosePlannedOrdersAction,
   swapPapersAction,
   undoOrderAction,
+  planAgainAction,
 } from '../../actions'
 import { readDrawer, type PaperView } from '@/flows/read/papers'
 import { readColours, type AlikeView } from '@/flows/read/colours'
@@ -36,8 +37,9 @@ export default async function ColourPage(props: ColourPageProps) {
   const drawer = await readDrawer(context)
   const { orders, sides, alike } = await readColours(context, project, shape)
   const ordered = new Set(orders.map(({ line }) => line.id))
+  const planAgain = planAgainAction.bind(null, project.id)
   return (
-    <StationFrame project={project} open="colour" preferences={preferences}>
+    <StationFrame project={project} open="colour" preferences={preferences} planAgain={planAgain}>
       <div className="flex flex-wrap items-baseline gap-x-6 gap-y-2">
         <h2 className="text-2xl">
           {orders.length === 0 ? 'Papers chosen' : 'How the colours follow each other'}

@@ -40,7 +40,12 @@ export default async function CutPage(props: StationParams & { readonly searchPa
     open.map(({ id }) => id),
   )
   return (
-    <StationFrame project={project} open="cut" preferences={preferences}>
+    <StationFrame
+      project={project}
+      open="cut"
+      preferences={preferences}
+      planAgain={planAgainAction.bind(null, project.id)}
+    >
       <div className="flex flex-col gap-10">
         <Planning
           project={project}

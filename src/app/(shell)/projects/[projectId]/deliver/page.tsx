@@ -7,7 +7,7 @@ import { countOf, formatMoment, nounMany, plural, type Preferences } from '@/ui/
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { HandOver, type HandOverLine } from '@/ui/project/HandOver'
 import { StationFrame } from '@/ui/project/StationFrame'
-import { handOverAction, undoHandOverAction } from '../../actions'
+import { handOverAction, undoHandOverAction, planAgainAction } from '../../actions'
 
 export const metadata: Metadata = { title: 'Deliver' }
 
@@ -24,7 +24,12 @@ export default async function DeliverPage(props: StationParams) {
     most,
   }))
   return (
-    <StationFrame project={project} open="deliver" preferences={preferences}>
+    <StationFrame
+      project={project}
+      open="deliver"
+      preferences={preferences}
+      planAgain={planAgainAction.bind(null, project.id)}
+    >
       {allDelivered(facts) ? (
         <>
           <h2 className="text-2xl">Everything is delivered</h2>

@@ -9,7 +9,7 @@ import { DeedButton } from '@/ui/forms/DeedButton'
 import { Swatch } from '@/ui/paper/Swatch'
 import { StartRun } from '@/ui/project/StartRun'
 import { StationFrame } from '@/ui/project/StationFrame'
-import { shelveLeftOverAction, startRunAction } from '../../actions'
+import { shelveLeftOverAction, startRunAction, planAgainAction } from '../../actions'
 
 export const metadata: Metadata = { title: 'Fold' }
 
@@ -23,7 +23,12 @@ export default async function FoldPage(props: StationParams) {
     0,
   )
   return (
-    <StationFrame project={project} open="fold" preferences={preferences}>
+    <StationFrame
+      project={project}
+      open="fold"
+      preferences={preferences}
+      planAgain={planAgainAction.bind(null, project.id)}
+    >
       <h2 className="text-2xl">
         {left === 0 ? 'All folded' : `About ${formatDuration(left)} of folding left`}
       </h2>

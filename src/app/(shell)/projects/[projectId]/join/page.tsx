@@ -10,7 +10,7 @@ import { ANY_PAPER, facesOf } from '@/ui/diagram/faces'
 import { countOf, formatLength, type Preferences } from '@/ui/format'
 import { JoinButtons } from '@/ui/project/JoinButtons'
 import { StationFrame } from '@/ui/project/StationFrame'
-import { recordJoinAction } from '../../actions'
+import { recordJoinAction, planAgainAction } from '../../actions'
 
 export const metadata: Metadata = { title: 'Join' }
 
@@ -18,7 +18,12 @@ export default async function JoinPage(props: StationParams) {
   const { preferences, project } = await openStation(props)
   const { hand } = await currentSettings(await flowContext())
   return (
-    <StationFrame project={project} open="join" preferences={preferences}>
+    <StationFrame
+      project={project}
+      open="join"
+      preferences={preferences}
+      planAgain={planAgainAction.bind(null, project.id)}
+    >
       {project.joins.length === 0 ? (
         <>
           <h2 className="text-2xl">Nothing to join</h2>

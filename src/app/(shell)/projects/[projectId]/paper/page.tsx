@@ -19,7 +19,12 @@ export default async function PaperPage(props: StationParams) {
   const needs = needsOfSupplies(wantedOf(project.lines), await readSupplies(context))
   const { shortUnits, shortSheets } = project.facts
   return (
-    <StationFrame project={project} open="paper" preferences={preferences}>
+    <StationFrame
+      project={project}
+      open="paper"
+      preferences={preferences}
+      planAgain={planAgainAction.bind(null, project.id)}
+    >
       <h2 className="text-2xl">
         {shortUnits === 0
           ? 'There is enough paper'

@@ -9,7 +9,7 @@ import { Swatch } from '@/ui/paper/Swatch'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { Link } from '@/ui/shell/Link'
 import { DataTable } from '@/ui/table/DataTable'
-import { cutTogetherAction } from '../../../actions'
+import { cutTogetherAction, planAgainAction } from '../../../actions'
 
 export const metadata: Metadata = { title: 'Cut together' }
 
@@ -25,7 +25,12 @@ export default async function TogetherPage(props: TogetherParams) {
   const names = companions.filter(({ id }) => chosen.includes(id)).map(({ name }) => name)
   const back = `/projects/${project.id}/cut`
   return (
-    <StationFrame project={project} open="cut" preferences={preferences}>
+    <StationFrame
+      project={project}
+      open="cut"
+      preferences={preferences}
+      planAgain={planAgainAction.bind(null, project.id)}
+    >
       <h2 className="text-2xl">Cut together with other projects</h2>
       <p className="second mt-1 max-w-prose">
         A sheet may then hold pieces of several projects, and one setting of the trimmer serves them all. For

@@ -1,0 +1,28 @@
+import type { Selectable } from 'kysely'
+import type { Db } from '../db'
+import type { PlanWantedTable } from '../tables'
+
+export type PlanWantedRow = Selectable<PlanWantedTable>
+
+/** All that has to be planned anew, in the order it was asked for; also what was given up. */
+export const plansWanted = (db: Db): Promise<PlanWantedRow[]> =>
+  db.selectFrom('plan_wanted').selectAll().orderBy('id').execute()
+
+/** The first that is still to be planned. */
+export const firstWanted = (db: Db): Promise<PlanWantedRow | undefined> =>
+  db.selectFrom('plan_wanted').selectAll().where('gave_up', '=', 0).orderBy('id').executeTakeFirst()
+
+/** Asks for a plan; the same asked for before, and not begun or given up, is asked for anew. */
+export async function wantPlan(db: Db, moved: string, atMs: number): Promise<void> {
+  await db.deleteFrom('plan_wanted').where('moved', '=', moved).execute()
+  await db.insertInto('plan_wanted').values({ moved, at_ms: atMs }).execute()
+}
+
+export async function forgetWanted(db: Db, id: number): Promise<void> {
+  await db.deleteFrom('plan_wanted').where('id', '=', id).execute()
+}
+
+/** It was tried and could not be planned; whoever looks at it is told. */
+export async function giveUpWanted(db: Db, id: number): Promise<void> {
+  await db.updateTable('plan_wanted').set({ gave_up: 1 }).where('id', '=', id).execute()
+}
