@@ -35,6 +35,9 @@ export class Caches {
   /** Orders as planned, by what they are orders of: a large one takes half a second. */
   readonly orders = new LRUCache<string, Order>({ max: 200 })
 
+  /** Spares by what they are for: a large brief asks for hundreds, the same on every page. */
+  readonly spares = new LRUCache<string, readonly number[]>({ max: 5000 })
+
   /** Finished pieces painted with the build. */
   readonly forms: ReadonlyMap<string, KeptForms>
 

@@ -55,7 +55,7 @@ async function open(): Promise<Opened> {
       readShippedFigures(shippedFiguresPath(process.cwd())),
       readShippedForms(process.cwd()),
     )
-    const context = { db: database.db, caches, nowMs: nowMs() }
+    const context = { db: database.db, caches, nowMs: nowMs(), pool: pool() }
     await storeLibrary(context)
     await bringUpToDate(context)
     return { claim, database, caches, room: (await openRoom(roomPath(databasePath))).db }

@@ -1,8 +1,9 @@
-import { NO_HISTORY, updateRejectRate } from '@/core/batch'
+import { NO_HISTORY, sparesFor, updateRejectRate } from '@/core/batch'
 import type { Family } from '@/core/design'
-import type { Lessons } from '@/core/plan'
+import type { Lessons, SparesFor } from '@/core/plan'
 import { paceFrom } from '@/core/time'
 import { rejectsByFamily, timeByDesign } from '@/data/repositories/history'
+import type { Caches } from './caches'
 import type { FlowContext } from './flow-context'
 
 /** What the log has taught, reject rates by family and pace by design, with the counts behind it. */
@@ -10,7 +11,17 @@ export interface Learnt extends Lessons {
   readonly counts: (family: Family) => { readonly usable: number; readonly spoiled: number }
 }
 
-export async function readLessons({ db }: FlowContext): Promise<Learnt> {
+/** Spares as `sparesFor` works them out, once for the same question. */
+const sparesKnown =
+  ({ spares }: Pick<Caches, 'spares'>): SparesFor =>
+  (goods, rate, certainty) => {
+    const key = `${goods.join(' ')} ${rate.alpha} ${rate.beta} ${certainty}`
+    const known = spares.get(key) ?? sparesFor(goods, rate, certainty)
+    spares.set(key, known)
+    return known
+  }
+
+export async function readLessons({ db, caches }: FlowContext): Promise<Learnt> {
   const families = await rejectsByFamily(db)
   const times = await timeByDesign(db)
   const counts = (family: Family) => {
@@ -19,6 +30,7 @@ export async function readLessons({ db }: FlowContext): Promise<Learnt> {
   }
   return {
     counts,
+    spares: sparesKnown(caches),
     rejectRate: (family) => {
       const { usable, spoiled } = counts(family)
       return updateRejectRate(NO_HISTORY, spoiled, usable)

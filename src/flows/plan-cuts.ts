@@ -117,7 +117,15 @@ export const problemOf = (
   { lessons, tools }: Planning,
 ): TogetherProblem => ({
   parties: members.map(({ project, survey }) =>
-    cutDemands(survey, ({ design }) => lessons.rejectRate(design.family), project.brief.certainty, stock),
+    cutDemands(
+      survey,
+      {
+        rateOf: ({ design }) => lessons.rejectRate(design.family),
+        certainty: project.brief.certainty,
+        spares: lessons.spares,
+      },
+      stock,
+    ),
   ),
   stock,
   tools,

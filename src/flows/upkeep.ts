@@ -18,5 +18,6 @@ export async function bringUpToDate(context: FlowContext): Promise<void> {
     for (const id of runs) await rebuildProjection({ ...context, db }, id)
     for (const project of projects) await planCuts({ ...context, db }, { project })
   })
-  await settlePlans(context)
+  // A server that starts does not wait for them: see `startServing`.
+  if (!context.pool) await settlePlans(context)
 }

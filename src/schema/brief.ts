@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { MOST_PIECES } from '@/core/batch'
+import { MOST_PIECES, MOST_UNITS_IN_BRIEF } from '@/core/batch'
 import type { Making } from '@/core/arrange'
 import { outlineSizeMm, variantOf, type DesignDocument, type GaugeSettings } from '@/core/design'
 import type { SheetFor } from '@/core/plan'
@@ -137,6 +137,10 @@ function readAttached({ line, at, complaints }: Reading, parentPieces: number | 
   if (pieces !== undefined && pieces > MOST_PIECES) complaints.say([...at, 'perPiece'], tooMany(pieces))
   return { pieces, perPiece: perPiece ?? null, making: looseBatch(pieces ?? 1) }
 }
+
+/** Sheets to fold for a line. */
+const unitsIn = ({ pieces, sheet }: BriefLine): number =>
+  sheet.parts.reduce((sum, { unitsPerPiece }) => sum + Math.round(pieces * unitsPerPiece), 0)
 
 const tooMany = (pieces: number): string =>
   `That makes ${pieces.toLocaleString('en')} pieces; up to ${MOST_PIECES.toLocaleString('en')} can be planned.`
@@ -311,6 +315,12 @@ export const briefFields = (world: BriefWorld) =>
       complaints.say(['lines'], 'Two lines carry the same mark. Load the page again.')
     const followed = input.lines.map((line) => asItFollows(input.lines, line, world.unit))
     const lines = followed.flatMap((_, index) => readLine(followed, index, world, complaints) ?? [])
+    const units = lines.reduce((sum, line) => sum + unitsIn(line), 0)
+    if (units > MOST_UNITS_IN_BRIEF)
+      complaints.say(
+        ['lines'],
+        `That makes ${units.toLocaleString('en')} units in all; a brief holds up to ${MOST_UNITS_IN_BRIEF.toLocaleString('en')}. Part it into two projects.`,
+      )
     if (complaints.any || name === undefined || dueOn === undefined || note === undefined) return z.NEVER
     if (shoppingDays === undefined) return z.NEVER
     const like = input.like === '' ? null : input.like

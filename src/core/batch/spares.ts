@@ -5,6 +5,9 @@ import type { RejectRate } from './posterior'
 /** Most good pieces one question may ask for; enough for a thousand stems with leaves. */
 export const MOST_PIECES = 10_000
 
+/** Most units of all lines of one brief: what is planned, cut and shown as one. */
+export const MOST_UNITS_IN_BRIEF = 20_000
+
 /** One pile to cut: so many good ones wanted, so many spares on top. */
 export interface Pile {
   readonly good: number

@@ -103,6 +103,11 @@ export class PatternFinder {
     return this.#onePiece
   }
 
+  /** How much work its tables are: sums looked at, about. */
+  get work(): number {
+    return this.through.length * this.along.length * this.lengths.length
+  }
+
   /** The last reach that a strip may have. */
   get thickestStrip(): number {
     let last = 0

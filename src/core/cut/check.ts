@@ -1,9 +1,10 @@
 import { cuttableEdgeToEdge, cutWith } from './guillotine'
 import {
-  countsOf,
+  givenBy,
   placedAt,
   usableUm,
   wholeSheets,
+  type CutDemand,
   type CutLayout,
   type CutPlan,
   type CutProblem,
@@ -43,9 +44,10 @@ const inside = ({ xUm, yUm, widthUm, heightUm }: RectUm, sheet: CutLayout['sheet
   yUm + heightUm <= sheet.heightUm
 
 /** Names that stand there more than once. */
-const twice = (names: readonly string[]): readonly string[] => [
-  ...new Set(names.filter((name, at) => names.indexOf(name) < at)),
-]
+const twice = (names: readonly string[]): readonly string[] => {
+  const seen = new Set<string>()
+  return [...new Set(names.filter((name) => seen.has(name) || !seen.add(name)))]
+}
 
 function nameFaults({ demands, stock }: CutProblem, plan: CutPlan): readonly CutFault[] {
   const missing = plan.status === 'short' ? plan.missing : []
@@ -72,7 +74,11 @@ const overlap = (a: RectUm, b: RectUm): boolean =>
   a.yUm < b.yUm + b.heightUm &&
   b.yUm < a.yUm + a.heightUm
 
-function layoutFaults(problem: CutProblem, layout: CutLayout): readonly CutFault[] {
+function layoutFaults(
+  problem: CutProblem,
+  demands: ReadonlyMap<string, CutDemand>,
+  layout: CutLayout,
+): readonly CutFault[] {
   const fault = (code: Extract<CutFault, { layout: string }>['code']): readonly CutFault[] => [
     { code, layout: layout.id },
   ]
@@ -81,7 +87,7 @@ function layoutFaults(problem: CutProblem, layout: CutLayout): readonly CutFault
   const { sheetUm, sheets, placements, offcuts } = layout
   const rects: RectUm[] = [...offcuts]
   for (const placement of placements) {
-    const demand = problem.demands.find(({ key }) => key === placement.demand)
+    const demand = demands.get(placement.demand)
     if (!demand) return fault('UNKNOWN_PIECE')
     if (demand.paperId !== stock.paperId) return fault('OTHER_PAPER')
     if (placement.turned && !demand.turnable) return fault('TURNED')
@@ -111,9 +117,11 @@ function layoutFaults(problem: CutProblem, layout: CutLayout): readonly CutFault
  * *Returns* every fault found; none means the plan holds. *Cost* pairs of rectangles on a sheet.
  */
 export function checkCutPlan(problem: CutProblem, plan: CutPlan): readonly CutFault[] {
+  const wanted = new Map(problem.demands.map((demand) => [demand.key, demand]))
+  const given = givenBy(plan.layouts)
   const faults: CutFault[] = [
     ...nameFaults(problem, plan),
-    ...plan.layouts.flatMap((layout) => layoutFaults(problem, layout)),
+    ...plan.layouts.flatMap((layout) => layoutFaults(problem, wanted, layout)),
   ]
   for (const { stockId, available } of problem.stock) {
     const taken = plan.layouts
@@ -123,13 +131,10 @@ export function checkCutPlan(problem: CutProblem, plan: CutPlan): readonly CutFa
   }
   for (const { key, count } of problem.demands) {
     const missing = plan.status === 'short' ? plan.missing.find(({ demand }) => demand === key)?.count : 0
-    const planned = plan.layouts.reduce(
-      (sum, layout) => sum + layout.sheets * (countsOf(layout).get(key) ?? 0),
-      0,
-    )
-    const wanted = count - (missing ?? 0)
+    const planned = given.get(key) ?? 0
+    const least = count - (missing ?? 0)
     // Free places on a sheet are spares at no cost.
-    if (planned < wanted) faults.push({ code: 'DEMAND', demand: key, planned, wanted })
+    if (planned < least) faults.push({ code: 'DEMAND', demand: key, planned, wanted: least })
   }
   // What proofs say is worked out anew by `verifiedPlan`, not looked at here.
   if ((plan.proofs ?? []).length > 0) return faults

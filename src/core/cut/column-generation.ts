@@ -2,6 +2,7 @@ import { largest } from '../numeric'
 import { countsIn, throughOf, type Pattern } from './pattern'
 import { boundBy, multipliersOf } from './multipliers'
 import type { Multipliers } from './types'
+import type { Effort } from './effort'
 import type { Cutting, PaperProblem } from './paper-problem'
 import type { LinearProgram, LinearSolver } from './solver'
 
@@ -101,12 +102,14 @@ export function* relaxed(
   problem: PaperProblem,
   start: Cutting,
   solver: LinearSolver,
-  rounds: number,
+  { rounds, work }: Pick<Effort, 'rounds' | 'work'>,
 ): Generator<undefined, Relaxed | null> {
   const { demands, kinds } = problem
   const wanted = demands.map(({ count }) => count)
   const pool = new Pool([...start.uses.map(({ pattern }) => pattern), ...kinds.flatMap(({ ready }) => ready)])
   const dear = missingCost(problem)
+  const each = kinds.reduce((sum, kind) => kind.finders.reduce((all, finder) => all + finder.work, sum), 0)
+  if (each > work) return null
   for (let round = 1; round <= rounds; round++) {
     yield
     const patterns = pool.all
@@ -138,7 +141,7 @@ export function* relaxed(
         pool.add(withinWanted(pattern, wanted))
       }
     }
-    if (found && round < rounds) continue
+    if (found && round < rounds && (round + 1) * each <= work) continue
     const multipliers = multipliersOf(duals, demands)
     const short = columns.slice(patterns.length).some((count) => count > WORTH_IT)
     return {

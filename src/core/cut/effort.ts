@@ -5,8 +5,9 @@
 export interface Effort {
   /** Sums of lengths on a sheet up to which all its patterns are searched. */
   readonly sums: number
-  /** Rounds of new patterns. */
+  /** Rounds of new patterns, and sums looked at in all of them: what a large problem takes is bounded by these. */
   readonly rounds: number
+  readonly work: number
   /** Places looked at in a search for all patterns. */
   readonly places: number
   /** Patterns among which a whole plan is sought. */
@@ -21,6 +22,7 @@ export interface Effort {
 export const AT_ONCE: Effort = {
   sums: 500,
   rounds: 60,
+  work: 2e7,
   places: 30_000,
   patterns: 120,
   seconds: 0.2,
@@ -34,6 +36,7 @@ export const BY_RULE: Effort = { ...AT_ONCE, rounds: 0, layouts: null }
 export const THOROUGH: Effort = {
   sums: 6000,
   rounds: 400,
+  work: Infinity,
   places: 3_000_000,
   patterns: 20_000,
   seconds: 6,

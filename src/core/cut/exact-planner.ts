@@ -63,7 +63,7 @@ export function* planPaper(
   const quick = plan.cutting
   yield plan
   if (problem.demands.length === 0) return plan
-  const steps = relaxed(problem, quick, solver, effort.rounds)
+  const steps = relaxed(problem, quick, solver, effort)
   let step = steps.next()
   while (step.done !== true) {
     yield plan

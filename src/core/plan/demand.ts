@@ -36,6 +36,9 @@ export const plainDemands = (
     toCut === 0 ? [] : [{ key, paperId, sizeUm, count: toCut, turnable: mayTurn(stock, paperId) }],
   )
 
+/** Works out spares for piles that share one reject rate. */
+export type SparesFor = typeof sparesFor
+
 /** What has to be cut of one paper of a part, spares included. */
 export interface PaperNeed {
   readonly paperId: string
@@ -50,8 +53,13 @@ const stillWanted = ({ goodUnits, usableUnits }: PaperProgress): number =>
  * Units of a part to cut by paper, so that all papers together are enough with the stated certainty. Spares are for
  * what is still to be folded: what is folded carries no more risk.
  */
-export function needsOf({ papers }: PartProgress, rate: RejectRate, certainty: number): readonly PaperNeed[] {
-  const spares = sparesFor(papers.map(stillWanted), rate, certainty)
+export function needsOf(
+  { papers }: PartProgress,
+  rate: RejectRate,
+  certainty: number,
+  sparesOf: SparesFor = sparesFor,
+): readonly PaperNeed[] {
+  const spares = sparesOf(papers.map(stillWanted), rate, certainty)
   return papers.map((paper, index) => {
     const spareUnits = spares[index] ?? 0
     const unitsToCut = Math.max(0, stillWanted(paper) + spareUnits - paper.waitingUnits)
@@ -59,16 +67,22 @@ export function needsOf({ papers }: PartProgress, rate: RejectRate, certainty: n
   })
 }
 
+/** How sure one wants to be that enough are good, and what is known of how many are. */
+export interface HowSure {
+  readonly rateOf: (line: LineProgress) => RejectRate
+  readonly certainty: number
+  readonly spares?: SparesFor | undefined
+}
+
 /** Demands for the planner: every paper of every part of every line that something is still to be cut of, then plain pieces. */
 export const cutDemands = (
   { lines, plain }: { readonly lines: readonly LineProgress[]; readonly plain: readonly PlainProgress[] },
-  rateOf: (line: LineProgress) => RejectRate,
-  certainty: number,
+  { rateOf, certainty, spares }: HowSure,
   stock: readonly StockSheets[],
 ): readonly CutDemand[] => [
   ...lines.flatMap((line) =>
     line.parts.flatMap((progress) =>
-      needsOf(progress, rateOf(line), certainty).flatMap(({ paperId, unitsToCut }) =>
+      needsOf(progress, rateOf(line), certainty, spares).flatMap(({ paperId, unitsToCut }) =>
         unitsToCut === 0
           ? []
           : [

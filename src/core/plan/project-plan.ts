@@ -5,7 +5,14 @@ import type { SizeUm } from '../sheet'
 import type { Pace } from '../time'
 import { ordersOf } from './colours'
 import { isOffcut, isReadyCut, layoutsLeft, layoutsOf, standingOf, type Standing } from './cutting'
-import { cutDemands, needsOf, plainProgressOf, type PaperNeed, type PlainProgress } from './demand'
+import {
+  cutDemands,
+  needsOf,
+  plainProgressOf,
+  type PaperNeed,
+  type PlainProgress,
+  type SparesFor,
+} from './demand'
 import { owedOf, type Owed } from './handing-over'
 import { joiningsOf, type Joining } from './joining'
 import { progressOf, sum, type LineProgress, type PaperProgress, type PartProgress } from './progress'
@@ -24,6 +31,8 @@ import {
 export interface Lessons {
   readonly rejectRate: (family: Family) => RejectRate
   readonly pace: (design: Pick<DesignDocument, 'id' | 'usualMinutes'>) => Pace
+  /** Works spares out, or knows what was worked out before; `sparesFor` where it is not there. */
+  readonly spares?: SparesFor
 }
 
 /** A project with all that was recorded of it, at a glance: for lists, and where plans are not made. */
@@ -214,7 +223,7 @@ export function planProject(input: PlanInput): ProjectPlan {
   const { brief, stock, reservations, records, lessons, tools } = input
   const survey = surveyProject(input)
   const rateOf = ({ design }: LineProgress) => lessons.rejectRate(design.family)
-  const demands = cutDemands(survey, rateOf, brief.certainty, stock)
+  const demands = cutDemands(survey, { rateOf, certainty: brief.certainty, spares: lessons.spares }, stock)
   const own = [brief.id, ...(records.cutPlan?.sharedWith ?? [])]
   const lacking = (units: number, paperId: string, sizeUm: SizeUm) =>
     units === 0
@@ -231,7 +240,7 @@ export function planProject(input: PlanInput): ProjectPlan {
     rate: rateOf(line),
     secondsPerUnit: lessons.pace(line.design).secondsPerPiece,
     parts: line.parts.map((part) => {
-      const needs = needsOf(part, rateOf(line), brief.certainty)
+      const needs = needsOf(part, rateOf(line), brief.certainty, lessons.spares)
       return {
         ...part,
         papers: part.papers.map((paper, index): PlannedPaper => {

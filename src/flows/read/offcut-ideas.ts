@@ -218,27 +218,29 @@ export async function readFits(context: FlowContext, paper: DrawerPaper, sizeUm:
     .filter((project) => paperIdsOf(project).includes(paper.id))
     .flatMap((project) => {
       const survey = surveyProject(project)
-      return cutDemands(survey, rateOf, project.brief.certainty, []).flatMap(
-        ({ key, paperId, sizeUm: piece, count }): readonly StillWanted[] => {
-          const grid = paper.turnable ? bestGrid(sizeUm, piece) : gridOf(sizeUm, piece, false)
-          const { lineId } = demandOf(key)
-          const what =
-            survey.lines.find(({ line }) => line.id === lineId)?.design.name ??
-            survey.plain.find(({ line }) => line.id === lineId)?.line.name
-          if (paperId !== paper.id || grid.count === 0 || what === undefined) return []
-          const { id, name } = project.row
-          return [
-            {
-              projectId: id,
-              projectName: name,
-              designName: what,
-              sizeUm: piece,
-              wanted: count,
-              fits: Math.min(count, grid.count),
-            },
-          ]
-        },
-      )
+      return cutDemands(
+        survey,
+        { rateOf, certainty: project.brief.certainty, spares: lessons.spares },
+        [],
+      ).flatMap(({ key, paperId, sizeUm: piece, count }): readonly StillWanted[] => {
+        const grid = paper.turnable ? bestGrid(sizeUm, piece) : gridOf(sizeUm, piece, false)
+        const { lineId } = demandOf(key)
+        const what =
+          survey.lines.find(({ line }) => line.id === lineId)?.design.name ??
+          survey.plain.find(({ line }) => line.id === lineId)?.line.name
+        if (paperId !== paper.id || grid.count === 0 || what === undefined) return []
+        const { id, name } = project.row
+        return [
+          {
+            projectId: id,
+            projectName: name,
+            designName: what,
+            sizeUm: piece,
+            wanted: count,
+            fits: Math.min(count, grid.count),
+          },
+        ]
+      })
     })
   const ideas: OffcutIdea[] = []
   for (const one of await foldables(context)) {

@@ -88,10 +88,12 @@ function missingOf(
   const plan = records.cutPlan?.plan
   if (plan?.status !== 'short') return []
   const rateOf = ({ design }: LineProgress) => lessons.rejectRate(design.family)
-  return cutDemands(survey, rateOf, brief.certainty, stock).flatMap(({ key, paperId, sizeUm, count }) => {
-    const missing = plan.missing.find(({ demand }) => demand === key)?.count ?? 0
-    return Math.min(missing, count) > 0 ? [{ paperId, sizeUm, count: Math.min(missing, count) }] : []
-  })
+  return cutDemands(survey, { rateOf, certainty: brief.certainty, spares: lessons.spares }, stock).flatMap(
+    ({ key, paperId, sizeUm, count }) => {
+      const missing = plan.missing.find(({ demand }) => demand === key)?.count ?? 0
+      return Math.min(missing, count) > 0 ? [{ paperId, sizeUm, count: Math.min(missing, count) }] : []
+    },
+  )
 }
 
 /** What the lines of a project want that is not folded. */

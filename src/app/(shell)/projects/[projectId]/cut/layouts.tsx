@@ -20,6 +20,8 @@ import { countOf, formatSheet, plural, type Preferences } from '@/ui/format'
 import { fitsHref } from '@/ui/paper/fits-href'
 import { Swatch } from '@/ui/paper/Swatch'
 import { Link } from '@/ui/shell/Link'
+import { pagedBy } from '@/ui/shell/paged'
+import { Pages } from '@/ui/shell/Pages'
 import { tickCutAction } from '../../actions'
 import { proofOpen } from './proofs'
 
@@ -28,17 +30,28 @@ interface ProjectProps {
   readonly preferences: Preferences
 }
 
-/** What is to be cut, paper by paper, as the stored plan has it. */
-export function Layouts({ project, preferences }: ProjectProps) {
+/** Layouts that one page shows: as many as one cuts without looking up. */
+const LAYOUTS_A_PAGE = 8
+
+/** What is to be cut, paper by paper, as the stored plan has it; a stretch of it where it is long. */
+export function Layouts({
+  project,
+  preferences,
+  asked,
+}: ProjectProps & { readonly asked: string | string[] | undefined }) {
   const { cutPlan } = project
   if (cutPlan === null) return null
+  const inOrder = project.papers.flatMap((paper) =>
+    cutPlan.layouts.filter(({ paperId }) => paperId === paper.id),
+  )
+  const { shown, page, pages } = pagedBy(inOrder, asked, LAYOUTS_A_PAGE)
   const papers = project.papers.flatMap((paper) => {
-    const layouts = cutPlan.layouts.filter(({ paperId }) => paperId === paper.id)
+    const layouts = shown.filter(({ paperId }) => paperId === paper.id)
     const missing = project.lines
       .flatMap((line) => line.papers)
       .filter((row) => row.paper.id === paper.id)
       .reduce((sum, row) => sum + row.shortage.units, 0)
-    return layouts.length === 0 && missing === 0 ? [] : [{ paper, layouts, missing }]
+    return layouts.length === 0 && (missing === 0 || page > 1) ? [] : [{ paper, layouts, missing }]
   })
   if (papers.length === 0) {
     const waiting = project.lines.flatMap(({ papers: rows }) => rows.filter((row) => row.waitingUnits > 0))
@@ -57,7 +70,11 @@ export function Layouts({ project, preferences }: ProjectProps) {
       </section>
     )
   }
-  return papers.map(({ paper, layouts, missing }) => (
+  const more =
+    pages > 1 ? (
+      <Pages href={`/projects/${project.id}/cut`} name="layouts" of="layouts" page={page} pages={pages} />
+    ) : null
+  const sections = papers.map(({ paper, layouts, missing }) => (
     <section key={paper.id} aria-labelledby={`paper-${paper.id}`} className="border-t hairline pt-4">
       <h2 id={`paper-${paper.id}`} className="flex flex-wrap items-center gap-3 text-2xl">
         <Swatch front={paper.frontColour} back={paper.backColour} />
@@ -87,6 +104,12 @@ export function Layouts({ project, preferences }: ProjectProps) {
       </ul>
     </section>
   ))
+  return (
+    <>
+      {sections}
+      {more}
+    </>
+  )
 }
 
 interface LayoutProps extends ProjectProps {

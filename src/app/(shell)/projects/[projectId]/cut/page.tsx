@@ -16,6 +16,8 @@ import { CutStanding } from '@/ui/cut/CutStanding'
 import { SizeSweep } from '@/ui/cut/SizeSweep'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { Link } from '@/ui/shell/Link'
+import { pagedBy, type Paged } from '@/ui/shell/paged'
+import { Pages } from '@/ui/shell/Pages'
 import { StationFrame } from '@/ui/project/StationFrame'
 import { WhyNotFewer } from '@/ui/cut/WhyNotFewer'
 import { cutApartAction, planAgainAction, saveCuttingAction, takeFoundPlanAction } from '../../actions'
@@ -23,6 +25,9 @@ import { CutsDone } from './cuts-done'
 import { Layouts } from './layouts'
 import { PlainPieces, type PlainQuery } from './plain-pieces'
 import { LineProof, lineTitle, proofOpen } from './proofs'
+
+/** Lines whose proof piece, and whose other sizes, one page shows. */
+const [PROOFS_A_PAGE, SIZES_A_PAGE] = [6, 6]
 
 export const metadata: Metadata = { title: 'Cut' }
 
@@ -33,7 +38,13 @@ interface ProjectProps {
 
 export default async function CutPage(props: StationParams & { readonly searchParams: Promise<PlainQuery> }) {
   const { context, preferences, project, settings } = await openStation(props)
-  const open = project.lines.filter((line) => line.proof.status === 'none' && proofOpen(line, project))
+  const query = await props.searchParams
+  const proofs = pagedBy(
+    project.lines.filter((line) => proofOpen(line, project) || line.proof.status !== 'none'),
+    query['proofs'],
+    PROOFS_A_PAGE,
+  )
+  const open = proofs.shown.filter((line) => line.proof.status === 'none')
   const choices = await readProofs(
     context,
     project.id,
@@ -55,7 +66,7 @@ export default async function CutPage(props: StationParams & { readonly searchPa
         />
         {settings.tears ? <Torn shown={await edgesShown(context, project.lines)} /> : null}
         {await Promise.all(
-          project.lines.map(async (line) => (
+          proofs.shown.map(async (line) => (
             <LineProof
               key={line.id}
               project={project}
@@ -66,15 +77,21 @@ export default async function CutPage(props: StationParams & { readonly searchPa
             />
           )),
         )}
-        <Layouts project={project} preferences={preferences} />
+        <OfMany of="proof pieces" name="proofs" list={proofs} projectId={project.id} />
+        <Layouts project={project} preferences={preferences} asked={query['layouts']} />
         <PlainPieces
           project={project}
           papers={await readPaperNames(context)}
-          query={await props.searchParams}
+          query={query}
           preferences={preferences}
         />
-        <OtherSizes project={project} preferences={preferences} tools={settings.cutting} />
-        <CutsDone project={project} preferences={preferences} />
+        <OtherSizes
+          project={project}
+          preferences={preferences}
+          tools={settings.cutting}
+          asked={query['sizes']}
+        />
+        <CutsDone project={project} preferences={preferences} asked={query['done']} />
       </div>
     </StationFrame>
   )
@@ -169,10 +186,34 @@ const Torn = ({ shown }: { readonly shown: readonly string[] }) => (
   </p>
 )
 
+/** The way through a list that is longer than this page shows of it. */
+function OfMany({
+  of,
+  name,
+  list: { page, pages },
+  projectId,
+}: {
+  readonly of: string
+  readonly name: string
+  readonly list: Pick<Paged<unknown>, 'page' | 'pages'>
+  readonly projectId: string
+}) {
+  return pages > 1 ? (
+    <Pages href={`/projects/${projectId}/cut`} name={name} of={of} page={page} pages={pages} />
+  ) : null
+}
+
 /** Whether another size would save sheets, line by line. */
-function OtherSizes({ project, preferences, tools }: ProjectProps & { readonly tools: CutTools }) {
-  const lines = project.lines.filter(({ papers }) => papers.some((row) => row.unitsToCut > 0))
-  if (lines.length === 0) return null
+function OtherSizes({
+  project,
+  preferences,
+  tools,
+  asked,
+}: ProjectProps & { readonly tools: CutTools; readonly asked: string | string[] | undefined }) {
+  const wanted = project.lines.filter(({ papers }) => papers.some((row) => row.unitsToCut > 0))
+  if (wanted.length === 0) return null
+  const list = pagedBy(wanted, asked, SIZES_A_PAGE)
+  const lines = list.shown
   return (
     <section aria-labelledby="other-sizes">
       <h2 id="other-sizes" className="text-2xl">
@@ -199,6 +240,7 @@ function OtherSizes({ project, preferences, tools }: ProjectProps & { readonly t
           </li>
         ))}
       </ul>
+      <OfMany of="sizes" name="sizes" list={list} projectId={project.id} />
     </section>
   )
 }
