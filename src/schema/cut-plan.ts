@@ -28,6 +28,7 @@ const proof = z.object({
   bound: z.int().min(0),
   by: z.enum(['multipliers', 'all patterns']),
   multipliers,
+  missing: z.object({ least: z.int().min(0), multipliers }).exactOptional(),
 })
 
 const layout = z.object({
@@ -78,6 +79,7 @@ export const cutPlanMade = z.intersection(
     z.object({
       status: z.literal('short'),
       missing: z.array(z.object({ demand: z.string(), count: z.int().min(1) })),
+      sure: z.literal(true).exactOptional(),
     }),
   ]),
 )
@@ -93,5 +95,13 @@ export const foundPlan = z.strictObject({
         all.reduce((sum, { placements, offcuts }) => sum + placements.length + offcuts.length, 0) <=
         MOST_PLACES,
     ),
-  proofs: z.array(z.object({ paperId: paperName, multipliers })).max(1000),
+  proofs: z
+    .array(
+      z.object({
+        paperId: paperName,
+        multipliers,
+        missing: z.object({ multipliers }).exactOptional(),
+      }),
+    )
+    .max(1000),
 })

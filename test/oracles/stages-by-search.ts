@@ -104,3 +104,37 @@ export function leastCostOf(
     sheets.map(({ available }) => available),
   )
 }
+
+/**
+ * The least that can be left undone, of those of the first party first: tries every choice of pieces to leave out.
+ * *Returns* how many of each party are missing.
+ */
+export function leastMissingOf(
+  sheets: readonly SearchedSheets[],
+  pieces: readonly (SearchedPiece & { readonly party: number })[],
+  stages: 2 | 3,
+): readonly number[] {
+  const parties = Math.max(...pieces.map(({ party }) => party)) + 1
+  const all = 2 ** pieces.length
+  const missingIn = (mask: number) =>
+    Array.from(
+      { length: parties },
+      (_, party) => pieces.filter((one, at) => one.party === party && (mask & (1 << at)) === 0).length,
+    )
+  const before = (a: readonly number[], b: readonly number[]) => {
+    const at = a.findIndex((count, index) => count !== b[index])
+    return at === -1 ? 0 : (a[at] ?? 0) - (b[at] ?? 0)
+  }
+  const choices = Array.from({ length: all }, (_, mask) => ({ mask, missing: missingIn(mask) })).sort(
+    (a, b) => before(a.missing, b.missing),
+  )
+  const found = choices.find(
+    ({ mask }) =>
+      leastCostOf(
+        sheets,
+        pieces.filter((_, at) => (mask & (1 << at)) !== 0),
+        stages,
+      ) !== null,
+  )
+  return found?.missing ?? missingIn(0)
+}

@@ -32,6 +32,46 @@ describe('differences', () => {
       expect(Math.hypot(a, b)).toBeLessThan(0.02)
     }
   })
+  /** Machado, Oliveira and Fernandes 2009, severity 1.0, for linear light; the figures from memory. */
+  const MACHADO = {
+    'no red cones': [
+      0.152286, 1.052583, -0.204868, 0.114503, 0.786281, 0.099216, -0.003882, -0.048116, 1.051998,
+    ],
+    'no green cones': [
+      0.367322, 0.860646, -0.227968, 0.280085, 0.672501, 0.047413, -0.01182, 0.04294, 0.968881,
+    ],
+    'no blue cones': [
+      1.255528, -0.076749, -0.178779, -0.078411, 0.930809, 0.147602, 0.004733, 0.691367, 0.3039,
+    ],
+  } as const
+  /** sRGB to light (IEC 61966-2-1), through a matrix, to XYZ under D65 and CIE Lab: written out, without a package. */
+  function labThrough(hex: string, m: readonly number[]): readonly [number, number, number] {
+    const light = [1, 3, 5]
+      .map((at) => parseInt(hex.slice(at, at + 2), 16) / 255)
+      .map((value) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4))
+    const times = (rows: readonly number[], by: readonly number[]) =>
+      [0, 3, 6].map((row) => rows[row]! * by[0]! + rows[row + 1]! * by[1]! + rows[row + 2]! * by[2]!)
+    const xyz = times(
+      [0.4123908, 0.3575843, 0.1804808, 0.212639, 0.7151687, 0.0721923, 0.0193308, 0.1191948, 0.9505322],
+      times(m, light),
+    )
+    const white = [0.9504559, 1, 1.0890578]
+    const f = (t: number) => (t > 216 / 24389 ? Math.cbrt(t) : ((24389 / 27) * t + 16) / 116)
+    const [x = 0, y = 0, z = 0] = xyz.map((value, at) => f(value / white[at]!))
+    return [116 * y - 16, 500 * (x - y), 200 * (y - z)]
+  }
+  test.each(Object.keys(MACHADO) as (keyof typeof MACHADO)[])(
+    'eyes with %s: the matrices on linear light, against the sums written out',
+    (way) => {
+      const papers = ['#c4491d', '#7f9563', '#2c6e7f', '#e8dcc8', '#5b3a5e', '#6f7fa8', '#ffcc00', '#101010']
+      for (const one of papers)
+        for (const other of papers) {
+          const [a, b] = [one, other].map((hex) => labThrough(hex, MACHADO[way]))
+          const wanted = differenceOf({ l: a![0], a: a![1], b: a![2] }, { l: b![0], a: b![1], b: b![2] })
+          expect(differenceSeen(one, other, way)).toBeCloseTo(wanted, 1)
+        }
+    },
+  )
   test('a red and a green of one lightness are alike to an eye without green cones, not to others', () => {
     const [red, green] = ['#b5563a', '#7a7a2c']
     expect(differenceSeen(red, green, 'all colours')).toBeGreaterThan(30)

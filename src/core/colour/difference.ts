@@ -18,6 +18,7 @@ export interface Lab {
 const ciede2000 = differenceCiede2000()
 const toLab = converter('lab65')
 const toRgb = converter('rgb')
+const toLinear = converter('lrgb')
 const HEX = /^#[0-9a-f]{6}$/i
 
 /**
@@ -47,8 +48,8 @@ export const differenceOf = (one: Lab, other: Lab): number =>
   ciede2000({ mode: 'lab65', ...one }, { mode: 'lab65', ...other })
 
 /**
- * How papers may be seen: by day, by a lamp or by little light, or by eyes without one kind of cone (as simulated by
- * culori after Machado et al. 2009).
+ * How papers may be seen: by day, by a lamp or by little light, or by eyes without one kind of cone (Machado, Oliveira and
+ * Fernandes 2009, at full severity, as culori has it).
  */
 export const WAYS_OF_SEEING = [
   'all colours',
@@ -69,11 +70,16 @@ const SEEN: Readonly<Record<WayOfSeeing, (hex: string) => Lab>> = {
   'no blue cones': through(filterDeficiencyTrit(1)),
 }
 
+/**
+ * A colour as the matrices of Machado et al. change it. They are for linear light, and culori applies them to the
+ * channels as they come: so it is given linear ones under the name of others.
+ */
 function through(filter: ReturnType<typeof filterDeficiencyProt>): (hex: string) => Lab {
   return (hex) => {
-    const rgb = HEX.test(hex) ? toRgb(hex) : undefined
-    if (!rgb) return labOf(hex)
-    const { l, a, b } = toLab(filter(rgb))
+    const light = HEX.test(hex) ? toLinear(hex) : undefined
+    if (!light) return labOf(hex)
+    const { r, g, b: blue } = toRgb(filter({ ...light, mode: 'rgb' }))
+    const { l, a, b } = toLab({ mode: 'lrgb', r, g, b: blue })
     return { l, a, b }
   }
 }

@@ -4,6 +4,7 @@ import { bestOf, patternsWithin, roundedDown } from './closing'
 import { relaxed, type Relaxed } from './column-generation'
 import { fewerLayouts } from './fewer-layouts'
 import { AT_ONCE, THOROUGH, type Effort } from './effort'
+import { leastMissing, leastMissingBy, missingByLevel, type Levels } from './least-missing'
 import {
   isBetter,
   missingIn,
@@ -34,6 +35,8 @@ export interface PaperPlan {
   readonly bound: number
   readonly by: PaperProof['by'] | null
   readonly multipliers: Multipliers | null
+  /** Where the sheets are too few: what proves how little can be missing. */
+  readonly short?: Multipliers
 }
 
 export const isClosed = ({ cutting, bound, by }: PaperPlan): boolean =>
@@ -58,6 +61,7 @@ export function* planPaper(
   paperId: string,
   solver: LinearSolver,
   effort: Effort,
+  levels: Levels = problem.demands.map(() => 0),
 ): Generator<PaperPlan, PaperPlan> {
   let plan = firstPlan(problem, paperId)
   const quick = plan.cutting
@@ -70,7 +74,8 @@ export function* planPaper(
     step = steps.next()
   }
   const linear = step.value
-  if (linear === null || linear.short) return plan
+  if (linear === null) return plan
+  if (linear.short) return withLeastMissing(plan, levels, solver, effort)
   plan = { ...plan, bound: linear.bound, multipliers: linear.multipliers, by: 'multipliers' }
   yield plan
   const rounded = roundedDown(problem, linear)
@@ -83,8 +88,21 @@ export function* planPaper(
     yield plan
   }
   plan = yield* closed(plan, linear, solver, effort)
+  if (missingIn(plan.cutting) > 0) return withLeastMissing(plan, levels, solver, effort)
   const fewer = effort.layouts && fewerLayouts(plan, linear, solver, effort.layouts)
   return fewer ? { ...plan, cutting: fewer } : plan
+}
+
+/** The plan with less missing, of the first level first, or at less cost; and how little could be. */
+function withLeastMissing(plan: PaperPlan, levels: Levels, solver: LinearSolver, effort: Effort): PaperPlan {
+  const found = leastMissing(plan.problem, plan.cutting, levels, solver, effort)
+  if (!found) return plan
+  const { cutting, multipliers } = found
+  const short = multipliers ? { short: multipliers } : {}
+  const [now, then] = [plan.cutting, cutting].map((one) => missingByLevel(one, levels))
+  const first = now?.findIndex((count, at) => count !== then?.[at]) ?? -1
+  const better = first === -1 ? cutting.cost < plan.cutting.cost : (then?.[first] ?? 0) < (now?.[first] ?? 0)
+  return better ? { ...plan, cutting, ...short } : { ...plan, ...short }
 }
 
 /** Raises the bound or lowers the cost until they meet, as long as all patterns between can be looked at. */
@@ -150,8 +168,27 @@ export function papersOf(
   return papers.map((paperId) => [paperId, paperProblem(problem, paperId, mostSums)])
 }
 
-const proofOf = ({ paperId, problem, cutting, bound, by, multipliers }: PaperPlan): readonly PaperProof[] =>
-  by && multipliers ? [{ paperId, least: problem.least, cost: cutting.cost, bound, by, multipliers }] : []
+const NOTHING_PROVEN: Multipliers = { worth: [], scale: 1 }
+
+function proofOf(plan: PaperPlan): readonly PaperProof[] {
+  const { paperId, problem, cutting, bound, by, multipliers, short } = plan
+  const missing = short ? { missing: { least: leastMissingBy(problem, short), multipliers: short } } : {}
+  const { least } = problem
+  if (by && multipliers) return [{ paperId, least, cost: cutting.cost, bound, by, multipliers, ...missing }]
+  return short
+    ? [
+        {
+          paperId,
+          least,
+          cost: cutting.cost,
+          bound: 0,
+          by: 'multipliers',
+          multipliers: NOTHING_PROVEN,
+          ...missing,
+        },
+      ]
+    : []
+}
 
 /** The plans of all papers as one. */
 export function asOnePlan(problem: CutProblem, papers: readonly PaperPlan[]): CutPlan {
@@ -167,8 +204,9 @@ export function plannedPaper(
   paperId: string,
   solver: LinearSolver,
   effort: Effort = THOROUGH,
+  levels?: Levels,
 ): PaperPlan {
-  const steps = planPaper(problem, paperId, solver, effort)
+  const steps = planPaper(problem, paperId, solver, effort, levels)
   for (;;) {
     const step = steps.next()
     if (step.done === true) return step.value
@@ -184,10 +222,19 @@ export function planByRule(problem: CutProblem): CutPlan {
   return asOnePlan({ ...problem, tools: problem.tools ?? USUAL_TOOLS }, plans)
 }
 
-/** Plans all papers of a problem: within a deed unless more effort is asked for. *Throws* `NOT_INTEGER`, `OUT_OF_RANGE`. */
-export function planExactly(problem: CutProblem, solver: LinearSolver, effort: Effort = AT_ONCE): CutPlan {
-  const papers = papersOf(problem, effort.sums).map(([paperId, paper]) =>
-    plannedPaper(paper, paperId, solver, effort),
-  )
+/**
+ * Plans all papers of a problem: within a deed unless more effort is asked for. `levelOf` says of each demand in which
+ * order what is missing of it counts, where sheets are too few. *Throws* `NOT_INTEGER`, `OUT_OF_RANGE`.
+ */
+export function planExactly(
+  problem: CutProblem,
+  solver: LinearSolver,
+  effort: Effort = AT_ONCE,
+  levelOf: (demand: string) => number = () => 0,
+): CutPlan {
+  const papers = papersOf(problem, effort.sums).map(([paperId, paper]) => {
+    const levels = paper.demands.map(({ key }) => levelOf(key))
+    return plannedPaper(paper, paperId, solver, effort, levels)
+  })
   return asOnePlan({ ...problem, tools: problem.tools ?? USUAL_TOOLS }, papers)
 }

@@ -21,9 +21,9 @@ export interface TogetherProblem {
 }
 
 /**
- * One plan for the pieces of several. Of every paper it is planned as one, unless that found less than planning one after
- * the other does; where the sheets are not enough for all, one after the other, so that nobody loses pieces to one who
- * comes later. *Throws* `NOT_INTEGER`, `OUT_OF_RANGE`.
+ * One plan for the pieces of several. Of every paper it is planned as one, unless that leaves more undone than planning
+ * one after the other does, of those that come first first; then what costs less is taken. So nobody loses pieces to one
+ * who comes later, and nobody is short where a plan is known that is not. *Throws* `NOT_INTEGER`, `OUT_OF_RANGE`.
  */
 export function planTogether(
   { parties, stock, tools }: TogetherProblem,
@@ -31,13 +31,16 @@ export function planTogether(
   effort: Effort,
 ): { readonly problem: CutProblem; readonly plan: CutPlan } {
   const problem: CutProblem = { demands: parties.flat(), stock, tools }
-  const asOne = planExactly(problem, solver, effort)
+  const partyOf = new Map(
+    parties.flatMap((demands, party) => demands.map(({ key }) => [key, party] as const)),
+  )
+  const asOne = planExactly(problem, solver, effort, (key) => partyOf.get(key) ?? 0)
   if (parties.filter((demands) => demands.length > 0).length < 2) return { problem, plan: asOne }
   const inTurn = oneAfterTheOther({ parties, stock, tools }, solver, effort)
   const papers = [...new Set(problem.demands.map(({ paperId }) => paperId))].sort()
   const layouts = papers.flatMap((paperId) => {
     const [one, turns] = [asOne.layouts, inTurn].map((all) => ofPaper(problem, paperId, all))
-    return one && turns && isWorse(problem, paperId, one, turns) ? turns : (one ?? [])
+    return one && turns && isWorse({ problem, parties }, paperId, one, turns) ? turns : (one ?? [])
   })
   return { problem, plan: verifiedPlan(problem, layouts, [], asOne.proofs ?? []) }
 }
@@ -67,17 +70,29 @@ const ofPaper = ({ stock }: CutProblem, paperId: string, layouts: readonly CutLa
   return layouts.filter(({ stockId }) => own.has(stockId))
 }
 
-/** Whether pieces are missing in one plan of a paper, or it costs more or has more layouts than another. */
+/**
+ * Whether one plan of a paper is worse than another: what is missing counts first, of those that come first before those
+ * that come later, then what it costs, then layouts.
+ */
 function isWorse(
-  problem: CutProblem,
+  { problem, parties }: Pick<TogetherProblem, 'parties'> & { readonly problem: CutProblem },
   paperId: string,
   one: readonly CutLayout[],
   other: readonly CutLayout[],
 ): boolean {
-  const given = givenBy(one)
-  const missing = problem.demands.some(
-    (demand) => demand.paperId === paperId && demand.count > (given.get(demand.key) ?? 0),
-  )
+  const missing = (layouts: readonly CutLayout[]) => {
+    const given = givenBy(layouts)
+    return parties.map((demands) =>
+      demands.reduce(
+        (sum, demand) =>
+          sum + (demand.paperId === paperId ? Math.max(0, demand.count - (given.get(demand.key) ?? 0)) : 0),
+        0,
+      ),
+    )
+  }
+  const [mine, theirs] = [missing(one), missing(other)]
+  const first = mine.findIndex((count, at) => count !== theirs[at])
+  if (first !== -1) return (mine[first] ?? 0) > (theirs[first] ?? 0)
   const cost = (layouts: readonly CutLayout[]) => costIn(problem, paperId, layouts)
-  return missing || (cost(one) - cost(other) || one.length - other.length) > 0
+  return (cost(one) - cost(other) || one.length - other.length) > 0
 }

@@ -115,11 +115,14 @@ export interface PaperProof {
   /** How the bound was found: by multipliers alone, or by looking at every pattern a cheaper plan could use. */
   readonly by: 'multipliers' | 'all patterns'
   readonly multipliers: Multipliers
+  /** Where the sheets are too few: no plan leaves fewer pieces of this paper undone, as these multipliers prove. */
+  readonly missing?: { readonly least: number; readonly multipliers: Multipliers }
 }
 
 /**
  * A plan. `proven`: no plan with the problem's tools costs less (without tools: takes fewer whole sheets); `within`: at
- * most so many sheets more than any plan must take; `short`: as much as the stock allows.
+ * most so many sheets more than any plan must take; `short`: there are too few sheets for all, `sure` where no plan leaves
+ * fewer pieces of any paper undone.
  */
 export type CutPlan = {
   readonly layouts: readonly CutLayout[]
@@ -130,7 +133,7 @@ export type CutPlan = {
 } & (
   | { readonly status: 'proven' }
   | { readonly status: 'within'; readonly sheets: number }
-  | { readonly status: 'short'; readonly missing: readonly MissingPieces[] }
+  | { readonly status: 'short'; readonly missing: readonly MissingPieces[]; readonly sure?: true }
 )
 
 /** Any planner: pure and synchronous. A better one takes this place without its callers changing. */

@@ -1,4 +1,5 @@
 import { boundSheets } from './bound'
+import { leastMissingBy } from './least-missing'
 import { offcutsLeft } from './offcuts'
 import { costIn, leastIn, paperProblem, USUAL_TOOLS } from './paper-problem'
 import { boundBy } from './multipliers'
@@ -17,6 +18,7 @@ import {
 export interface ClaimedProof {
   readonly paperId: string
   readonly multipliers: Multipliers
+  readonly missing?: { readonly multipliers: Multipliers }
 }
 
 /**
@@ -45,9 +47,26 @@ export function verifiedPlan(
     const fits = claim?.multipliers.worth.length === paper.demands.length
     const bound = claim && fits ? boundBy(paper, claim.multipliers) : -1
     const { least } = paper
+    const short = claim?.missing ?? before?.missing
+    const missing =
+      short?.multipliers.worth.length === paper.demands.length
+        ? { missing: { least: leastMissingBy(paper, short.multipliers), multipliers: short.multipliers } }
+        : {}
     if (claim && bound > (before?.bound ?? -1))
-      return [{ paperId, least, cost, bound, by: 'multipliers' as const, multipliers: claim.multipliers }]
-    return before ? [{ ...before, cost }] : []
+      return [
+        {
+          paperId,
+          least,
+          cost,
+          bound,
+          by: 'multipliers' as const,
+          multipliers: claim.multipliers,
+          ...missing,
+        },
+      ]
+    if (!before) return []
+    const { missing: _, ...rest } = before
+    return [{ ...rest, cost, ...missing }]
   })
   return statedPlan(problem, layouts, proofs)
 }
@@ -73,7 +92,13 @@ export function statedPlan(
     return lacking > 0 ? [{ demand: key, count: lacking }] : []
   })
   const made = { layouts, boundSheets: boundSheets(problem), proofs }
-  if (missing.length > 0) return { ...made, status: 'short', missing }
+  if (missing.length > 0)
+    return {
+      ...made,
+      status: 'short',
+      missing,
+      ...(leastOfAll(problem, missing, proofs) ? { sure: true } : {}),
+    }
   const wanted = [...new Set(problem.demands.flatMap(({ paperId, count }) => (count > 0 ? [paperId] : [])))]
   const open = wanted.filter((paperId) => {
     const proof = proofs.find((one) => one.paperId === paperId)
@@ -82,6 +107,24 @@ export function statedPlan(
   if (open.length === 0) return { ...made, status: 'proven' }
   const sheets = open.reduce((sum, paperId) => sum + sheetsOver(problem, paperId, layouts, proofs), 0)
   return { ...made, status: 'within', sheets: Math.max(1, sheets) }
+}
+
+/** Whether of every paper that something is missing of no plan leaves fewer pieces undone. */
+function leastOfAll(
+  { demands }: CutProblem,
+  missing: readonly MissingPieces[],
+  proofs: readonly PaperProof[],
+): boolean {
+  const lacking = new Map<string, number>()
+  for (const { demand, count } of missing) {
+    const paperId = demands.find(({ key }) => key === demand)?.paperId ?? ''
+    lacking.set(paperId, (lacking.get(paperId) ?? 0) + count)
+  }
+  return [...lacking].every(([paperId, count]) =>
+    proofs.some(
+      (proof) => proof.paperId === paperId && proof.missing !== undefined && proof.missing.least >= count,
+    ),
+  )
 }
 
 /** What a paper's layouts take, and its share of the problem. */

@@ -24,10 +24,12 @@ function provenWords({ proofs = [] }: CutPlan): string {
 }
 
 /** Of projects cut together it may be another one's pieces that no sheet is there for. */
-const shortWords = ({ facts, together }: CutStandingProps['project']): string => {
+const shortWords = ({ facts, together, cutPlan }: CutStandingProps['project']): string => {
   const short = together.filter((one) => one.facts.shortUnits > 0).map(({ name }) => name)
   return facts.shortUnits > 0 || short.length === 0
-    ? 'As much as there is paper for.'
+    ? cutPlan?.plan.status === 'short' && cutPlan.plan.sure
+      ? 'Proven: these sheets give no more of what is wanted.'
+      : 'There are not sheets enough for all. Whether these could give more is open.'
     : `Enough for all of these; paper is missing for ${short.join(' and ')}.`
 }
 
