@@ -18,6 +18,7 @@ import { DATA_VERSION } from './migrations'
 import { DatabaseProblemError } from './database-problem'
 import { connect, migrate, openDatabase, type OpenDatabase } from './open-database'
 import { predecessorsOf } from './predecessors'
+import { asTrouble } from './trouble'
 
 let folder = ''
 const opened: OpenDatabase[] = []
@@ -257,4 +258,23 @@ describe('backup and restore', () => {
     expect(readdirSync(at('tmp'))).toEqual([])
     expect(predecessorsOf(at('k.db'))).toEqual([])
   })
+})
+
+test.each([
+  ['EMFILE', 'CROWDED'],
+  ['ENFILE', 'CROWDED'],
+  ['ENOSPC', 'FULL'],
+  ['EACCES', 'READ_ONLY'],
+  ['SQLITE_BUSY_SNAPSHOT', 'BUSY'],
+  ['SQLITE_CORRUPT', 'BROKEN'],
+  ['SQLITE_IOERR_READ', 'BROKEN'],
+  ['SQLITE_CANTOPEN', 'GONE'],
+] as const)('what the system or the driver calls %s is trouble of ours: %s', (code, trouble) => {
+  expect(asTrouble(Object.assign(new Error(code), { code }))).toMatchObject({ trouble })
+})
+
+test('where no file can be opened any more, a database that cannot be opened is not called gone', () => {
+  const cannot = Object.assign(new Error('no'), { code: 'SQLITE_CANTOPEN' })
+  expect(asTrouble(cannot, () => true)).toMatchObject({ trouble: 'CROWDED' })
+  expect(asTrouble(cannot)).toMatchObject({ trouble: 'GONE' })
 })

@@ -55,11 +55,11 @@ function noneCanBeOpened(): boolean {
 }
 
 /** The error as it goes on: the codes of the driver and of the file system for trouble become `DatabaseTroubleError`, all others stay. */
-export function asTrouble(error: unknown): unknown {
+export function asTrouble(error: unknown, noFileOpens: () => boolean = noneCanBeOpened): unknown {
   if (!(error instanceof Error) || !('code' in error)) return error
   const code = String(error.code)
   const found = BY_CODE.find(([prefix]) => code.startsWith(prefix))
   if (!found) return error
   const [, trouble] = found
-  return new DatabaseTroubleError(trouble === 'GONE' && noneCanBeOpened() ? 'CROWDED' : trouble, error)
+  return new DatabaseTroubleError(trouble === 'GONE' && noFileOpens() ? 'CROWDED' : trouble, error)
 }

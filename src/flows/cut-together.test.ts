@@ -269,5 +269,13 @@ describe('projects cut together', () => {
       detail: { projects: 'Gate' },
     })
     expect((await view(a)).together).toEqual([])
+    // Nine by way of those that one of them is cut together with already.
+    const more: string[] = []
+    for (let index = 0; index < 7; index++) more.push(await projectOf(`Gate ${index}`, paperId, '1'))
+    await ok(cutTogether(database.context, b, { projects: more.slice(0, 4) }))
+    expect(await asked([b, ...more.slice(4)])).toMatchObject({
+      code: 'TOO_MANY_TOGETHER',
+      detail: { most: 8 },
+    })
   })
 })

@@ -195,6 +195,8 @@ describe('cutting', () => {
   test('the proof piece takes one sheet, keeps the rest of it, and is the first of the pieces', async () => {
     const { id, orange } = await planned()
     const lineId = (await view(id)).lines[0]!.id
+    const judged = { lineId, axis: 'edge-to-edge', measured: '4.9' }
+    expect(await refusal(acceptProof(database.context, id, judged))).toMatchObject({ code: 'PROOF_MISSING' })
     await ok(cutProof(database.context, id, { lineId, paperId: orange }))
     const project = await view(id)
     expect(project.next.deed).toBe('judge the proof piece')

@@ -108,7 +108,7 @@ async function writeLines(
     })
 }
 
-/** Removes lines the brief no longer has; a line with cuts, runs or joins is refused by name. */
+/** Removes lines the brief no longer has; a line of which anything is recorded is refused by name, with what it is. */
 async function removeLines(
   { db }: FlowContext,
   gone: readonly BriefLineRow[],
@@ -118,9 +118,9 @@ async function removeLines(
   for (const row of [...gone].sort(
     (a, b) => Number(b.attached_to !== null) - Number(a.attached_to !== null),
   )) {
-    const { cuts, runs, joins, deliveries, shelf } = await dependentsOfLine(db, row.id)
-    if (cuts + runs + joins + deliveries + shelf > 0)
-      throw new RefusalError('LINE_IN_USE', { line: nameOf(row), cuts, runs, joins })
+    const used = await dependentsOfLine(db, row.id)
+    if (Object.values(used).some((count) => count > 0))
+      throw new RefusalError('LINE_IN_USE', { line: nameOf(row), ...used })
     await deleteLine(db, row.id)
   }
 }

@@ -255,12 +255,13 @@ function Aside({ index, form, preferences, made }: LineFieldsProps & { readonly 
   if (inputs.length === 0) return null
   return (
     <div className="flex flex-wrap gap-4">
-      {inputs.map(({ key, label }) => (
+      {inputs.map(({ key, is, label }) => (
         <TextField
           key={`${made} ${key}`}
           form={form}
           name={`lines.${index}.measures.${key}`}
-          label={`${label} (${preferences.unit})`}
+          label={is === 'length' ? `${label} (${preferences.unit})` : label}
+          numeric={is === 'count'}
           control="w-40"
         />
       ))}

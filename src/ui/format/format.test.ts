@@ -1,6 +1,7 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import fc from 'fast-check'
 import { parseLength } from '@/core/units'
-import type { RefusalCode } from '@/flows/deed'
 import {
   countOf,
   daysUntil,
@@ -21,6 +22,7 @@ import {
   nounMany,
   plural,
   sheetsText,
+  REFUSAL_CODES,
   refusalWords,
   todayIn,
   type Preferences,
@@ -168,42 +170,47 @@ test.each([
   [null, 'en-GB'],
 ])('the locale of %p is %s', (header, locale) => expect(localeFrom(header)).toBe(locale))
 
+const filesBelow = (folder: string): readonly string[] =>
+  readdirSync(folder, { withFileTypes: true, recursive: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => join(entry.parentPath, entry.name))
+
 describe('refusals', () => {
-  const codes: readonly RefusalCode[] = [
-    'FIELDS',
-    'NOT_FOUND',
-    'LINE_IN_USE',
-    'LINE_BEGUN',
-    'PAPERS_BEGUN',
-    'PAPER_IN_USE',
-    'NOT_ENOUGH_STOCK',
-    'PLAN_CHANGED',
-    'NO_SUCH_PLAN',
-    'NOTHING_TO_CUT_TOGETHER',
-    'TOO_MANY_TOGETHER',
-    'MOVE_IN_USE',
-    'MOVE_UNDONE',
-    'MOVE_OF_CUT',
-    'CUT_IN_USE',
-    'NOTHING_TO_JOIN',
-    'NOTHING_JOINED',
-    'OTHER_PIECES',
-    'NO_ORDER_YET',
-    'PROOF_MISSING',
-    'ALREADY_CUT',
-    'NOTHING_TO_HAND_OVER',
-    'NOTHING_LEFT_OVER',
-    'NOT_ON_THE_SHELF',
-    'WRONG_PASSPHRASE',
-    'TOO_MANY_TRIES',
-  ]
+  const codes = REFUSAL_CODES
   test.each(codes)('%s is said in whole sentences, with no code in it', (code) => {
     const words = refusalWords({
       code,
-      detail: { line: 'Narrow leaf', paper: 'Oyster', project: 'Lids', joined: 3 },
+      detail: {
+        line: 'Narrow leaf',
+        paper: 'Oyster',
+        project: 'Lids',
+        joined: 3,
+        problem: 'DAMAGED',
+        message: '',
+        name: 'The overhang',
+        value: 9,
+        unit: 'mm',
+      },
     })
     expect(words).toMatch(/^[A-Z].*[.a-z]$/s)
     expect(words).not.toMatch(/undefined|NaN|_/)
+  })
+  test('each is raised by some test', () => {
+    const tests = [filesBelow('src'), filesBelow('e2e'), filesBelow('test')]
+      .flat()
+      .filter((path) => /\.(test|spec)\.tsx?$/.test(path))
+    const told = tests.map((path) => readFileSync(path, 'utf8')).join('\n')
+    expect(codes.filter((code) => !told.includes(`'${code}'`))).toEqual([])
+  })
+  test('a line that is held says by what, whatever it is', () => {
+    const words = (held: object) =>
+      refusalWords({ code: 'LINE_IN_USE', detail: { line: 'Narrow leaf', ...held } })
+    expect(words({ cuts: 0, runs: 0, joins: 0, deliveries: 0, shelf: 2 })).toBe(
+      'Narrow leaf already has 2 movements on the shelf, so its line stays. Set its count lower instead.',
+    )
+    expect(words({ cuts: 3, runs: 1, joins: 0, deliveries: 1, shelf: 0 })).toContain(
+      'has 3 cuts, 1 run and 1 hand-over, so',
+    )
   })
   test('the number that was wrong comes with its range', () => {
     const detail = { name: 'petal overhang', value: 9, unit: 'mm', min: 0, max: 8 }

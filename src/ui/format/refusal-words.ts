@@ -6,6 +6,23 @@ type Words = (detail: Refusal['detail']) => string
 
 const NOTHING_KEPT = 'Nothing of this was kept.'
 
+/** What is recorded of a line, as one counts it. */
+const HELD: readonly (readonly [key: string, one: string, many: string])[] = [
+  ['cuts', 'cut', 'cuts'],
+  ['runs', 'run', 'runs'],
+  ['joins', 'piece joined', 'pieces joined'],
+  ['deliveries', 'hand-over', 'hand-overs'],
+  ['shelf', 'movement on the shelf', 'movements on the shelf'],
+]
+
+function heldBy(detail: Refusal['detail']): string {
+  const told = HELD.flatMap(([key, one, many]) => {
+    const count = Number(detail[key] ?? 0)
+    return count === 0 ? [] : [`${count} ${count === 1 ? one : many}`]
+  })
+  return told.length > 1 ? `${told.slice(0, -1).join(', ')} and ${told.at(-1)}` : (told[0] ?? 'something')
+}
+
 /** What each refusal means to a person, and what to do next. The only place that says so. */
 const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   BUSY: () => `${TROUBLE_WORDS.BUSY} ${NOTHING_KEPT}`,
@@ -16,8 +33,8 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   CROWDED: () => `${TROUBLE_WORDS.CROWDED} ${NOTHING_KEPT}`,
   FIELDS: () => 'Some fields need another look. Nothing was saved yet.',
   NOT_FOUND: () => 'This is no longer there. Load the page again.',
-  LINE_IN_USE: ({ line, cuts = 0, runs = 0 }) =>
-    `${line} already has ${cuts} cuts and ${runs} runs, so its line stays. Set its count lower instead.`,
+  LINE_IN_USE: ({ line, ...held }) =>
+    `${line} already has ${heldBy(held)}, so its line stays. Set its count lower instead.`,
   LINE_BEGUN: ({ line }) =>
     `Pieces of ${line} are cut or folded already: they stay with the version they were begun with.`,
   PAPERS_BEGUN: ({ line }) =>
@@ -79,6 +96,9 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
       ? `${name} is ${value} ${unit}; it must be from ${min} to ${max} ${unit}.`
       : `${name} cannot be ${value} ${unit}.`,
 }
+
+/** Every code there is. */
+export const REFUSAL_CODES = Object.keys(WORDS) as readonly Refusal['code'][]
 
 /** Where no answer came at all. */
 export const NO_ANSWER = 'Kelpfield did not answer. Nothing was changed; try again in a moment.'
