@@ -149,10 +149,14 @@ const swap = (colours: number[], one: number, other: number): void => {
 /** Like neighbours of the pairs that two positions have a part in. */
 function clashesAt({ shape }: StringProblem, colours: readonly number[], one: number, other: number): number {
   const size = colours.length
-  const pairs = new Set([one - 1, one, other - 1, other].map((at) => (at + size) % size))
-  let clashes = 0
-  for (const at of pairs)
-    if ((at < size - 1 || shape === 'ring') && colours[at] === colours[(at + 1) % size]) clashes++
+  const like = (at: number): number =>
+    (at < size - 1 || shape === 'ring') && colours[at] === colours[(at + 1) % size] ? 1 : 0
+  const [before, beforeOther] = [(one + size - 1) % size, (other + size - 1) % size]
+  // Beside each other, or a string so short that both have the same neighbour: no pair is counted twice.
+  let clashes = like(one)
+  if (before !== one) clashes += like(before)
+  if (other !== one && other !== before) clashes += like(other)
+  if (beforeOther !== one && beforeOther !== before && beforeOther !== other) clashes += like(beforeOther)
   return clashes
 }
 
@@ -160,17 +164,23 @@ function clashesAt({ shape }: StringProblem, colours: readonly number[], one: nu
 function mendClashes(problem: StringProblem, colours: number[]): boolean {
   let better = false
   const size = colours.length
-  const clashing = new Set(clashesOf(problem.shape, colours).flat())
-  for (const one of clashing) {
+  const clashes = clashesOf(problem.shape, colours)
+  // Where one colour has more than half of the places, most that clash must: nothing is to be mended of those.
+  let toMend = clashes.length - fewestClashes(problem.shape, problem.counts)
+  for (const one of new Set(clashes.flat())) {
+    if (toMend <= 0) break
     if (problem.locked.has(one)) continue
-    for (let step = 1; step < size; step++) {
+    for (let step = 1; step < size && toMend > 0; step++) {
       const other = (one + step) % size
       if (problem.locked.has(other) || colours[one] === colours[other]) continue
       const before = clashesAt(problem, colours, one, other)
       if (before === 0) continue
       swap(colours, one, other)
-      if (clashesAt(problem, colours, one, other) < before) better = true
-      else swap(colours, one, other)
+      const fewer = before - clashesAt(problem, colours, one, other)
+      if (fewer > 0) {
+        better = true
+        toMend -= fewer
+      } else swap(colours, one, other)
     }
   }
   return better
