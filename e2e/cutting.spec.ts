@@ -20,7 +20,7 @@ test('the plan says what is proven, how it is cut, and what was found beside the
 }) => {
   const { address } = await shared.hold('demo')
   await openCut(page, address, STARS)
-  await expect(page.getByText('Proven: no plan of such cuts costs less.')).toBeVisible()
+  await expect(page.getByText('Proven: no way of cutting costs less.')).toBeVisible()
   // Four squares of 10.4 cm off an A4, so that the rest stays in one piece.
   const layout = page.getByRole('listitem').filter({ hasText: '4 squares from each' }).first()
   await expect(layout.getByText('6 cuts, 1 distance to set')).toBeVisible()

@@ -1,5 +1,5 @@
 // Starts Kelpfield with your own data. `--room` opens it to the room, for a tablet at the table.
-import { ensureBuild, ensurePackages, requireFreePort, runTypeScript } from './lib/setup.mjs'
+import { ensureBuild, ensurePackages, paintBeside, requireFreePort, runTypeScript } from './lib/setup.mjs'
 import { serve } from './lib/serve.mjs'
 
 const room = process.argv.includes('--room') || process.env.KELPFIELD_ROOM === '1'
@@ -10,15 +10,17 @@ const env = { KELPFIELD_ROOM: room ? '1' : '0', KELPFIELD_PORT: String(port) }
 ensurePackages()
 runTypeScript('scripts/preflight.ts', [], env)
 await requireFreePort(port, host)
-ensureBuild()
+ensureBuild({ painted: false })
 await serve({
   host,
   port,
   env,
-  say: (address) =>
+  say: (address) => {
     console.log(
       room
         ? `\nKelpfield is open to this room, port ${port}. On this machine: ${address}\nOther devices are asked for the passphrase. Plain http: only in a room you trust (docs/room.md).\n`
         : `\nKelpfield: ${address}\nStop it with Ctrl C.\n`,
-    ),
+    )
+    paintBeside()
+  },
 })

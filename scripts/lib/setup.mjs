@@ -1,6 +1,6 @@
 // What every command needs before it can run: packages, a build, Chromium. Plain Node, so that it works before
 // anything is installed. Each step is skipped when what it makes is already right.
-import { execFileSync, spawnSync } from 'node:child_process'
+import { execFileSync, spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import {
   cpSync,
@@ -149,8 +149,35 @@ const BUILT_FROM = [
   'tsconfig.json',
 ]
 
-/** A production build of the sources as they are. */
-export function ensureBuild() {
+/** Where the painted pieces of a build lie, and which ones they are. */
+const FORMS = join(ROOT, '.next', 'library-forms')
+const FORMS_MARK = join(ROOT, '.next', 'kelpfield-forms')
+
+/** Paints the finished pieces, where none are kept of these sources, and puts them beside the build. */
+export function ensurePainted() {
+  const kept = ensureForms()
+  if (existsSync(FORMS) && matches(FORMS_MARK, kept)) return
+  const beside = `${FORMS}-${process.pid}`
+  cpSync(kept, beside, { recursive: true })
+  rmSync(FORMS, { recursive: true, force: true })
+  renameSync(beside, FORMS)
+  remember(FORMS_MARK, kept)
+}
+
+/** The same in a process of its own, behind all others: what is not painted yet is drawn flat. */
+export function paintBeside() {
+  const painter = spawn(NODE, [join(ROOT, 'scripts', 'paint.mjs')], { cwd: ROOT, stdio: 'ignore' })
+  process.on('exit', () => painter.kill())
+  painter.unref()
+}
+
+/** A production build of the sources as they are; `painted` says whether all finished pieces are waited for. */
+export function ensureBuild({ painted = true } = {}) {
+  ensureCompiled()
+  if (painted) ensurePainted()
+}
+
+function ensureCompiled() {
   const mark = join(ROOT, '.next', 'kelpfield-build')
   const sources = [...BUILT_FROM.map((name) => join(ROOT, name)), ...filesBelow(join(ROOT, 'src')).sort()]
   const wanted = digest(sources.flatMap((path) => [path.slice(ROOT.length), readFileSync(path)]))
@@ -158,7 +185,6 @@ export function ensureBuild() {
   console.log('Building ...')
   run(NODE, [NEXT, 'build'])
   cpSync(ensureFigures(), join(ROOT, '.next', 'library-figures.json'))
-  cpSync(ensureForms(), join(ROOT, '.next', 'library-forms'), { recursive: true })
   remember(mark, wanted)
 }
 

@@ -27,7 +27,7 @@ const prepareBeside =
     await proveAnew(db)
     await storeLibrary({
       db,
-      caches: new Caches(current.caches.shipped, current.caches.forms),
+      caches: new Caches(current.caches.shipped, () => current.caches.forms),
       nowMs: current.nowMs,
     })
   }

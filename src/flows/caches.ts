@@ -38,14 +38,18 @@ export class Caches {
   /** Spares by what they are for: a large brief asks for hundreds, the same on every page. */
   readonly spares = new LRUCache<string, readonly number[]>({ max: 5000 })
 
-  /** Finished pieces painted with the build. */
-  readonly forms: ReadonlyMap<string, KeptForms>
+  /** Finished pieces painted with the build, or beside it. */
+  readonly #forms: () => ReadonlyMap<string, KeptForms>
 
   constructor(
     shipped: ReadonlyMap<string, string> = new Map(),
-    forms: ReadonlyMap<string, KeptForms> = new Map(),
+    forms: () => ReadonlyMap<string, KeptForms> = () => new Map(),
   ) {
     this.shipped = shipped
-    this.forms = forms
+    this.#forms = forms
+  }
+
+  get forms(): ReadonlyMap<string, KeptForms> {
+    return this.#forms()
   }
 }

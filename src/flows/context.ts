@@ -11,7 +11,7 @@ import type { Pool } from '@/pool/pool'
 import { ThreadPool } from '@/pool/thread-pool'
 import { Caches } from './caches'
 import { readShippedFigures, shippedFiguresPath } from './shipped-figures'
-import { readShippedForms } from './shipped-forms'
+import { paintedForms } from './shipped-forms'
 import { storeLibrary } from './store-library'
 import { bringUpToDate } from './upkeep'
 
@@ -53,7 +53,7 @@ async function open(): Promise<Opened> {
     const database = await openDatabase(databasePath)
     const caches = new Caches(
       readShippedFigures(shippedFiguresPath(process.cwd())),
-      readShippedForms(process.cwd()),
+      paintedForms(process.cwd(), () => performance.now()),
     )
     const context = { db: database.db, caches, nowMs: nowMs(), pool: pool() }
     await storeLibrary(context)

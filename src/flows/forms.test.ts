@@ -1,4 +1,4 @@
-import { mkdirSync, writeFileSync } from 'node:fs'
+import { copyFileSync, mkdirSync, writeFileSync } from 'node:fs'
 import { decode } from 'fast-png'
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { LIBRARY } from '@/core/design'
@@ -8,7 +8,13 @@ import { contentHash } from './content-hash'
 import { formsKey, readForms } from './forms'
 import { formsToPaint, paintVariant } from './paint-forms'
 import { readFolds, readRunPictures } from './read/folds'
-import { FORMS_FILE, readShippedForms, readShippedPicture, shippedFormsFolder } from './shipped-forms'
+import {
+  FORMS_FILE,
+  paintedForms,
+  readShippedForms,
+  readShippedPicture,
+  shippedFormsFolder,
+} from './shipped-forms'
 
 let database: TemporaryDatabase
 beforeEach(async () => {
@@ -72,6 +78,17 @@ test('what came with a build is read as it was left; of another engine, damaged 
     writeFileSync(`${folder}/${FORMS_FILE}`, JSON.stringify({ engine, forms: { [key]: forms } }))
   write(FORM_ENGINE_VERSION)
   expect(readShippedForms(database.folder).get(key)).toEqual(forms)
+  // Painted beside a server that runs already: there within two seconds of being there, looked for no more often.
+  const later = `${database.folder}/later`
+  let nowMs = 0
+  const beside = paintedForms(later, () => nowMs)
+  expect(beside().size).toBe(0)
+  mkdirSync(shippedFormsFolder(later), { recursive: true })
+  copyFileSync(`${folder}/${FORMS_FILE}`, `${shippedFormsFolder(later)}/${FORMS_FILE}`)
+  nowMs = 1000
+  expect(beside().size).toBe(0)
+  nowMs = 2000
+  expect(beside().get(key)).toEqual(forms)
   expect(await readShippedPicture(database.folder, file)).toEqual(Buffer.from(png))
   for (const name of ['../forms.json', FORMS_FILE, `${'0'.repeat(32)}.png`, `x${file}`])
     expect(await readShippedPicture(database.folder, name)).toBeNull()
@@ -86,7 +103,7 @@ test('pages are given the pictures of the version they ask for: steps, the table
   const { forms } = painted('crocus', 'plain')
   const context = {
     ...database.context,
-    caches: new Caches(new Map(), new Map([[formsKey(hash, 'plain'), forms]])),
+    caches: new Caches(new Map(), () => new Map([[formsKey(hash, 'plain'), forms]])),
   }
   const asked = { variantKey: 'plain', sheetMm: 150, gauges: {} }
   expect(readForms(context, hash, 'plain')).toBe(forms)

@@ -1,7 +1,7 @@
 import { NO_HISTORY, sparesFor, updateRejectRate } from '@/core/batch'
 import type { Family } from '@/core/design'
 import type { Lessons, SparesFor } from '@/core/plan'
-import { paceFrom } from '@/core/time'
+import { paceFrom, trustedTime } from '@/core/time'
 import { rejectsByFamily, timeByDesign } from '@/data/repositories/history'
 import type { Caches } from './caches'
 import type { FlowContext } from './flow-context'
@@ -37,7 +37,15 @@ export async function readLessons({ db, caches }: FlowContext): Promise<Learnt> 
     },
     pace: (design) => {
       const time = times.find((candidate) => candidate.designId === design.id)
-      return paceFrom(design.usualMinutes, time?.pieces ?? 0, (time?.activeMs ?? 0) / 1000)
+      if (!time) return paceFrom(design.usualMinutes, 0, 0)
+      const { pieces, seconds } = trustedTime({
+        pieces: time.pieces,
+        seconds: time.activeMs / 1000,
+        runs: time.runs,
+        fastest: time.fastestMs / 1000,
+        slowest: time.slowestMs / 1000,
+      })
+      return { ...paceFrom(design.usualMinutes, pieces, seconds), loggedPieces: time.pieces }
     },
   }
 }

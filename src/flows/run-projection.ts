@@ -5,7 +5,7 @@ import { largest } from '@/core/numeric'
 import type { FlowContext } from './flow-context'
 
 /** The rules the projections of runs are made by; those made by older ones are made anew from the ledger. */
-export const PROJECTION_RULES = 1
+export const PROJECTION_RULES = 2
 
 const unitRow = (runId: string, piece: PieceState): RunUnitRow => ({
   run_id: runId,

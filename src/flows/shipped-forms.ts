@@ -34,6 +34,22 @@ export function readShippedForms(root: string): ReadonlyMap<string, KeptForms> {
   return new Map(parsed.success ? Object.entries(parsed.data.forms) : [])
 }
 
+/** How often it is looked whether painting has come to its end, ms. */
+const LOOK_EVERY_MS = 2000
+
+/** The same while it may still be painted beside: none until all are there, then those. */
+export function paintedForms(root: string, nowMs: () => number): () => ReadonlyMap<string, KeptForms> {
+  let known = readShippedForms(root)
+  let lookedMs = nowMs()
+  return () => {
+    if (known.size === 0 && nowMs() - lookedMs >= LOOK_EVERY_MS) {
+      known = readShippedForms(root)
+      lookedMs = nowMs()
+    }
+    return known
+  }
+}
+
 const PICTURE_NAME = /^[0-9a-f]{32}\.png$/
 
 /** A painted picture by its name; `null` for what is none. */

@@ -190,6 +190,25 @@ describe('the state of a run', () => {
     expect(piecesOf(state).map(({ spoiled }) => spoiled)).toEqual([false, true, false])
     expect(state.phase).toMatchObject({ kind: 'fold', tray: 1, cell: { piece: 3 } })
   })
+  test('taps that come faster than any hand folds tell no time: half a second a fold', () => {
+    // STEPS has six folds in all: three seconds a piece are the least that is believed.
+    const lap = (piece: number, lapMs: number): RunEvent => ({
+      ...base(),
+      kind: 'done',
+      piece,
+      step: 2,
+      repeat: 3,
+      grain: 'piece',
+      attempt: 0,
+      lapMs,
+    })
+    const asked = plan({ wanted: 2, grain: 'piece' })
+    const tally = (...laps: readonly number[]) =>
+      new RunTally(asked).addAll(laps.map((ms, index) => lap(index + 1, ms))).history
+    expect(tally(2999, 611)).toMatchObject({ timedUnits: 0, timedMs: 0 })
+    expect(tally(3000, 611)).toMatchObject({ timedUnits: 1, timedMs: 3000 })
+    expect(tally(60_000, 50_000)).toMatchObject({ timedUnits: 2, timedMs: 110_000 })
+  })
   test('breaks do not count as folding time', () => {
     const cell = { piece: 1, step: 0, repeat: 1 }
     const lap = (lapMs: number | null): RunEvent => ({ ...base(), kind: 'done', ...cell, attempt: 0, lapMs })

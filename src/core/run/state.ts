@@ -1,3 +1,4 @@
+import { LEAST_FOLD_MS } from '../time'
 import { cellsOf, piecesOfTray } from './cells'
 import { Folds, type TapAt } from './folds'
 import { PieceRecord, type PieceState } from './piece-record'
@@ -188,7 +189,8 @@ export class RunTally {
     const key = spoiled ? `spoiled:${reason ?? ''}` : `folded:${grade}`
     this.#outcomes.set(key, (this.#outcomes.get(key) ?? 0) + sign)
     const ms = Math.round(state.activeMs)
-    if (spoiled || ms === 0) return
+    // No hand folds so fast: the taps were made afterwards, and tell no time.
+    if (spoiled || ms === 0 || ms < LEAST_FOLD_MS * this.#folds.count) return
     this.#timedUnits += sign
     this.#timedMs += sign * ms
   }

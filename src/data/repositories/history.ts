@@ -1,3 +1,4 @@
+import { sql } from 'kysely'
 import type { Family } from '@/core/design'
 import type { Db } from '../db'
 
@@ -26,6 +27,10 @@ export interface DesignTime {
   readonly designId: string
   readonly pieces: number
   readonly activeMs: number
+  readonly runs: number
+  /** Of one unit, in the fastest and in the slowest run. */
+  readonly fastestMs: number
+  readonly slowestMs: number
 }
 
 /** Units folded to the end and the time they took, by design: what pace is learnt from. */
@@ -38,6 +43,9 @@ export const timeByDesign = (db: Db): Promise<DesignTime[]> =>
       'v.design_id as designId',
       select.fn.sum<number>('p.timed_units').as('pieces'),
       select.fn.sum<number>('p.timed_ms').as('activeMs'),
+      select.fn.countAll<number>().as('runs'),
+      select.fn.min(sql<number>`p.timed_ms * 1.0 / p.timed_units`).as('fastestMs'),
+      select.fn.max(sql<number>`p.timed_ms * 1.0 / p.timed_units`).as('slowestMs'),
     ])
     .where('p.timed_units', '>', 0)
     .groupBy('v.design_id')

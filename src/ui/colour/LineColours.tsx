@@ -180,7 +180,7 @@ function Seen({
       preferences={preferences}
       lineId={line.id}
       choose={choose}
-      undo={() => undo({ lineId: line.id, step: chosen?.step ?? 0 })}
+      undo={undo.bind(null, { lineId: line.id, step: chosen?.step ?? 0 })}
       swap={swap}
     />
   )

@@ -17,10 +17,10 @@ const BECAUSE: Readonly<Record<StaleBecause, string>> = {
 /** What is proven, in what was to be least; within the cuts of the tools it was planned for. */
 function provenWords({ proofs = [] }: CutPlan): string {
   const least = new Set(proofs.map((proof) => proof.least))
-  if (least.has('money')) return 'Proven: no plan of such cuts costs less.'
+  if (least.has('money')) return 'Proven: no way of cutting costs less.'
   return least.has('area')
-    ? 'Proven: no plan of such cuts takes less paper.'
-    : 'Proven: no plan of such cuts takes fewer sheets.'
+    ? 'Proven: no way of cutting takes less paper.'
+    : 'Proven: no way of cutting takes fewer sheets.'
 }
 
 /** Of projects cut together it may be another one's pieces that no sheet is there for. */

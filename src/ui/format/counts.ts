@@ -23,6 +23,9 @@ export function nounMany(noun: string): string {
 /** A part's or design's noun in the number of `count`. */
 export const countOf = (count: number, noun: string): string => plural(count, noun, nounMany(noun))
 
+/** The verb that goes with a count: `1 heart is`, `2 hearts are`. */
+export const areOf = (count: number): 'is' | 'are' => (count === 1 ? 'is' : 'are')
+
 /** What a plan or a cut takes: `6 sheets, 2 offcuts`. */
 export const sheetsText = (sheets: number, offcuts: number): string =>
   [

@@ -4,7 +4,7 @@ import { openStation, type StationParams } from '@/app/_server/open-station'
 import { mainPart, variantOf, waysOf } from '@/core/design'
 import type { RunSummary } from '@/data/repositories/runs'
 import type { LinePaperView, LineView } from '@/flows/read/line-view'
-import { countOf, formatDuration, formatPiece, plural } from '@/ui/format'
+import { areOf, countOf, formatDuration, formatPiece, plural } from '@/ui/format'
 import { DeedButton } from '@/ui/forms/DeedButton'
 import { Swatch } from '@/ui/paper/Swatch'
 import { StartRun } from '@/ui/project/StartRun'
@@ -137,7 +137,7 @@ function FoldRow({ projectId, line, row, hand, runs }: FoldRowProps) {
             <p className="note mb-3">
               {row.waitingUnits === 0
                 ? 'None are cut yet.'
-                : `Only ${countOf(row.waitingUnits, row.part.name)} are cut.`}{' '}
+                : `Only ${countOf(row.waitingUnits, row.part.name)} ${areOf(row.waitingUnits)} cut.`}{' '}
               {plural(left, 'good one')} wanted.
             </p>
           ) : null}
