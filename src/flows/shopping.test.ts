@@ -2,6 +2,8 @@ import { typedBrief, typedLine, typedPaper, typedRosette, typedSheets } from '..
 import { temporaryDatabase, type TemporaryDatabase } from '../../test/temporary-database'
 import { ok, refusal } from '../../test/deeds'
 import { askShop, forgetPack, savePack, takeInPacks } from './deeds/packs'
+import { measuredNamed } from '../../test/library'
+import { daysOn } from '@/schema/days'
 import { addSheets, savePaper } from './deeds/papers'
 import { saveBrief } from './deeds/save-brief'
 import { addSupply } from './deeds/supplies'
@@ -149,4 +151,32 @@ test('supplies that projects want together, against what is kept', async () => {
   await ok(addSupply(database.context, { name: 'Stems', told: 'counted', each: '40', amount: '5', note: '' }))
   // Two of 18 cm out of one of 40: six are wanted.
   expect((await standing())?.standing).toEqual({ status: 'kept', measured: false, wanted: 6, short: 1 })
+})
+
+test('paper is wanted before folding and drying: by hand, for stems that are glued and for rosettes that are not', async () => {
+  await ok(pack())
+  const stem = measuredNamed('rolled-stem')
+  const rosette = measuredNamed('corner-folded-rosette')
+  expect(stem.guide?.dryingMinutes).toBe(20)
+  expect(rosette.guide?.dryingMinutes).toBe(0)
+  const [variant] = stem.variants
+  const stems = typedLine({
+    designId: 'rolled-stem',
+    variantKey: variant!.key,
+    sizing: 'sheet',
+    axis: '',
+    size: '10',
+    pieces: '30',
+    papers: [{ paperId, pieces: '30' }],
+  })
+  // An evening is two hours; each begun one is a day. What is glued on the last dries for a day more.
+  const evenings = (minutes: number) => Math.ceil((30 * minutes) / 120)
+  const due = (days: number) => daysOn('2027-06-30', -days)
+  await ok(saveBrief(database.context, null, typedBrief([stems], { name: 'Stems', dueOn: '2027-06-30' })))
+  expect((await list()).papers[0]!.neededOn).toBe(due(evenings(stem.usualMinutes) + 1))
+  const other = (await ok(savePaper(database.context, null, typedPaper('Tidewater')))).paperId
+  const lids = typedBrief([typedRosette(other, '30')], { name: 'Lids', dueOn: '2027-06-30' })
+  await ok(saveBrief(database.context, null, lids))
+  const tidewater = (await list()).papers.find(({ paper }) => paper.name === 'Tidewater')
+  expect(tidewater!.neededOn).toBe(due(evenings(rosette.usualMinutes)))
 })
