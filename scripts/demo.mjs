@@ -1,7 +1,8 @@
 // Starts Kelpfield with the demo data, in a database of its own.
 import {
+  compileBeside,
   DEMO_FOLDER,
-  ensureBuild,
+  ensureFigures,
   ensurePackages,
   paintBeside,
   requireFreePort,
@@ -14,9 +15,10 @@ const env = { KELPFIELD_DATA: process.env.KELPFIELD_DATA ?? DEMO_FOLDER, KELPFIE
 
 ensurePackages()
 await requireFreePort(port, '127.0.0.1')
-// Before the build: a folder or a database that cannot be used is said at once.
-runTypeScript('scripts/load-demo.ts', [], env)
-ensureBuild({ painted: false })
+// Beside the build, which takes longest: the sizes of all designs, then the data that is made with them.
+const compiled = compileBeside()
+runTypeScript('scripts/load-demo.ts', [], { ...env, KELPFIELD_FIGURES: ensureFigures() })
+await compiled
 await serve({
   host: '127.0.0.1',
   port,

@@ -20,7 +20,9 @@ await explain(async () => {
     const nowMs = frozenNowMs ?? Date.now()
     const context = {
       db,
-      caches: new Caches(readShippedFigures(shippedFiguresPath(process.cwd()))),
+      caches: new Caches(
+        readShippedFigures(process.env['KELPFIELD_FIGURES'] ?? shippedFiguresPath(process.cwd())),
+      ),
       nowMs,
     }
     await storeLibrary(context)

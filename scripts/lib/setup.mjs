@@ -177,15 +177,46 @@ export function ensureBuild({ painted = true } = {}) {
   if (painted) ensurePainted()
 }
 
-function ensureCompiled() {
-  const mark = join(ROOT, '.next', 'kelpfield-build')
+const BUILD_MARK = join(ROOT, '.next', 'kelpfield-build')
+
+/** What a build of the sources as they are is marked by. */
+function buildWanted() {
   const sources = [...BUILT_FROM.map((name) => join(ROOT, name)), ...filesBelow(join(ROOT, 'src')).sort()]
-  const wanted = digest(sources.flatMap((path) => [path.slice(ROOT.length), readFileSync(path)]))
-  if (matches(mark, wanted)) return
+  return digest(sources.flatMap((path) => [path.slice(ROOT.length), readFileSync(path)]))
+}
+
+/** A build is whole once the figures of the library lie beside it. */
+function finishBuild(wanted) {
+  cpSync(ensureFigures(), join(ROOT, '.next', 'library-figures.json'))
+  remember(BUILD_MARK, wanted)
+}
+
+function ensureCompiled() {
+  const wanted = buildWanted()
+  if (matches(BUILD_MARK, wanted)) return
   console.log('Building ...')
   run(NODE, [NEXT, 'build'])
-  cpSync(ensureFigures(), join(ROOT, '.next', 'library-figures.json'))
-  remember(mark, wanted)
+  finishBuild(wanted)
+}
+
+/** The same in a process of its own, while something else is made ready. *Resolves* once the build is whole. */
+export function compileBeside() {
+  const wanted = buildWanted()
+  if (matches(BUILD_MARK, wanted)) return Promise.resolve()
+  console.log('Building ...')
+  const build = spawn(NODE, [NEXT, 'build'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, ...quietEnv },
+  })
+  process.on('exit', () => build.kill())
+  return new Promise((resolve) =>
+    build.on('close', (status) => {
+      if (status !== 0) process.exit(status ?? 1)
+      finishBuild(wanted)
+      resolve()
+    }),
+  )
 }
 
 const CHROMIUM_SHELL = '/usr/bin/chromium-headless-shell'
