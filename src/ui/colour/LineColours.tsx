@@ -4,7 +4,7 @@ import type { DeedResult } from '@/flows/deed'
 import type { BesideView, LineOrder } from '@/flows/read/colours'
 import type { FoldedEndView } from '@/flows/read/folds'
 import type { PaperView } from '@/flows/read/papers'
-import { formatShare, type Preferences } from '../format'
+import { formatShares, type Preferences } from '../format'
 import { Swatch } from '../paper/Swatch'
 import { smallPicture } from '../diagram/view'
 import { OrderByHand } from './OrderByHand'
@@ -30,6 +30,10 @@ interface LineColoursProps {
 export function LineColours(props: LineColoursProps) {
   const { of, preferences } = props
   const { line, counts, neighbours, order, chosen, outgrown } = of
+  const shares = formatShares(
+    counts.map(({ pieces }) => pieces),
+    preferences.locale,
+  )
   const named = counts.map(({ paper, pieces }) => ({ name: paper.name, pieces }))
   const turns = turnWords(neighbours, named)
   return (
@@ -41,21 +45,12 @@ export function LineColours(props: LineColoursProps) {
             {line.making.inTurn ? <span className="second text-base"> each piece</span> : null}
           </h3>
           <ul className="mt-3 flex flex-col gap-2">
-            {counts.map(({ paper, pieces }) => (
+            {counts.map(({ paper, pieces }, at) => (
               <li key={paper.id} className="flex items-center gap-2">
                 <Swatch front={paper.frontColour} back={paper.backColour} />
                 <span>{paper.name}</span>
                 <span className="figure ml-auto font-semibold">{pieces}</span>
-                <span className="second w-14 text-right">
-                  {formatShare(
-                    pieces /
-                      Math.max(
-                        1,
-                        counts.reduce((sum, one) => sum + one.pieces, 0),
-                      ),
-                    preferences.locale,
-                  )}
-                </span>
+                <span className="second w-14 text-right">{shares[at]}</span>
               </li>
             ))}
           </ul>

@@ -1,3 +1,4 @@
+import { apportion } from '@/core/colour'
 import { numberFormat } from './formatters'
 import type { Preferences } from './preferences'
 
@@ -39,6 +40,17 @@ export const formatCertainty = (certainty: number): string => `${Math.round(cert
 /** A small share: `5 %`, `1.4 %`. */
 export const formatShare = (share: number, locale: string): string =>
   `${numberFormat(locale, { maximumFractionDigits: 1 }).format(share * 100)} %`
+
+/** The shares of one list, in tenths of a percent that make the whole: `33.4 %`, `33.3 %`, `33.3 %`. */
+export function formatShares(parts: readonly number[], locale: string): readonly string[] {
+  if (parts.every((part) => part === 0)) return parts.map(() => formatShare(0, locale))
+  const tenths = apportion(
+    1000,
+    parts.map((weight) => ({ weight, locked: null })),
+    'largest remainder',
+  )
+  return tenths.map((of) => formatShare(of / 1000, locale))
+}
 
 /** A plain number with up to three places: `5.125`. */
 export const numberText = (value: number, { locale }: Pick<Preferences, 'locale'>): string =>
