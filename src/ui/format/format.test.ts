@@ -159,9 +159,10 @@ describe('counts', () => {
   ])('certainty %p is %s', (certainty, text) => expect(formatCertainty(certainty)).toBe(text))
   test('shares and money', () => {
     expect(formatShare(0.0565, 'en-GB')).toBe('5.7 %')
-    // By hand: a third each is 33.3, which leaves a tenth of the whole; 2/7, 2/7 and 3/7 are 28.57, 28.57 and 42.86.
+    // By hand: a third each is 33.3, which leaves a tenth of the whole; 2/7, 2/7 and 3/7 are 28.571, 28.571
+    // and 42.857: rounded down 28.5, 28.5 and 42.8, and the two tenths left go where most was cut off.
     expect(formatShares([5, 5, 5], 'en-GB')).toEqual(['33.4 %', '33.3 %', '33.3 %'])
-    expect(formatShares([2, 2, 3], 'en-GB')).toEqual(['28.6 %', '28.5 %', '42.9 %'])
+    expect(formatShares([2, 2, 3], 'en-GB')).toEqual(['28.6 %', '28.6 %', '42.8 %'])
     expect(formatShares([0, 0], 'en-GB')).toEqual(['0 %', '0 %'])
     expect(formatMoney(680, CM)).toBe('€6.80')
     expect(formatMoney(680, { currency: 'JPY', locale: 'en-GB' })).toBe('JP¥680')
