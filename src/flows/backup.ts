@@ -8,6 +8,7 @@ import { flowContext, nowMs, openedDatabase } from './context'
 import { RefusalError, troubleRefusal, type DeedResult } from './deed'
 import { Caches } from './caches'
 import type { FlowContext } from './flow-context'
+import { settleSoon } from './plan-cuts'
 import { storeLibrary } from './store-library'
 import { proveAnew, requirePlans, requireTrustedRows } from './trusted-rows'
 
@@ -37,6 +38,8 @@ export async function restoreBackup(path: string): Promise<DeedResult<null>> {
   try {
     const current = await openedDatabase()
     await restoreFrom(current, path, { prepare: prepareBeside(await flowContext()), nowMs: nowMs() })
+    // It may have been taken while something was still to be planned.
+    await settleSoon(await flowContext())
     return { ok: true, value: null }
   } catch (caught) {
     const error = asTrouble(caught)

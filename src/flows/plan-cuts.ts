@@ -286,12 +286,12 @@ const keepIfItStands = (
 const MOST_TRIES = 3
 
 /** Plans what one deed left, and takes it off the list; or says that it was given up. */
-async function settleOne(context: FlowContext, { id, moved }: PlanWantedRow): Promise<void> {
-  const what = whatMoved.parse(JSON.parse(moved))
+async function settleOne(context: FlowContext, row: PlanWantedRow): Promise<void> {
+  const what = whatMoved.parse(JSON.parse(row.moved))
   for (let tries = 1; ; tries++)
     try {
       await planMoved(context, what)
-      await inTransaction(context.db, (db) => forgetWanted(db, id))
+      await inTransaction(context.db, (db) => forgetWanted(db, row))
       return
     } catch (error) {
       const again = error instanceof ChangedMeanwhileError && tries < MOST_TRIES
@@ -299,7 +299,7 @@ async function settleOne(context: FlowContext, { id, moved }: PlanWantedRow): Pr
       // The database's trouble passes: what is wanted stays on the list for the next time.
       if (error instanceof DatabaseTroubleError) throw error
       if (!(error instanceof ChangedMeanwhileError)) console.error(error)
-      await inTransaction(context.db, (db) => giveUpWanted(db, id))
+      await inTransaction(context.db, (db) => giveUpWanted(db, row))
       return
     }
 }
@@ -323,7 +323,7 @@ export function settlePlans(context: FlowContext): Promise<void> {
 }
 
 /** The same after a deed: waits as long as whoever pressed should. What then is not planned yet is shown so. */
-async function settleSoon(context: FlowContext): Promise<void> {
+export async function settleSoon(context: FlowContext): Promise<void> {
   const settled = settlePlans(context).catch((error: unknown) => console.error(error))
   const { patienceMs } = context
   await (patienceMs === undefined ? settled : Promise.race([settled, pause(patienceMs)]))

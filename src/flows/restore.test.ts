@@ -21,6 +21,7 @@ import { loadDemo } from '../../demo/load'
 import { goBackTo, replacedDatabases, restoreBackup, takeBackup } from './backup'
 import { closeEverything, flowContext, roomContext } from './context'
 import { readLibrary } from './designs'
+import { settlePlans } from './plan-cuts'
 import { setPassphrase, unlock, roomOpen } from './room'
 
 // Putting a backup back folds what shipped since it was taken.
@@ -186,6 +187,18 @@ test('what a backup says is proven is worked out anew: a sheet a piece is not th
       expect(bound).toBeLessThan(cost)
     }
   }
+  expect(await restoreBackup(good)).toMatchObject({ ok: true })
+})
+
+test('what was still to be planned when a backup was taken is planned once it is back', async () => {
+  const path = tampered(
+    'unplanned',
+    `INSERT INTO plan_wanted (moved, at_ms) SELECT json_object('project', id), 1 FROM project WHERE archived_at_ms IS NULL`,
+  )
+  expect(await restoreBackup(path)).toMatchObject({ ok: true })
+  await settlePlans(await flowContext())
+  const { db } = await flowContext()
+  expect(await db.selectFrom('plan_wanted').selectAll().execute()).toEqual([])
   expect(await restoreBackup(good)).toMatchObject({ ok: true })
 })
 

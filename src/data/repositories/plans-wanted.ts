@@ -18,11 +18,23 @@ export async function wantPlan(db: Db, moved: string, atMs: number): Promise<voi
   await db.insertInto('plan_wanted').values({ moved, at_ms: atMs }).execute()
 }
 
-export async function forgetWanted(db: Db, id: number): Promise<void> {
-  await db.deleteFrom('plan_wanted').where('id', '=', id).execute()
+/** What was planned is wanted no more. By its words too: another database may stand in the place of the one it was of. */
+export async function forgetWanted(
+  db: Db,
+  { id, moved }: Pick<PlanWantedRow, 'id' | 'moved'>,
+): Promise<void> {
+  await db.deleteFrom('plan_wanted').where('id', '=', id).where('moved', '=', moved).execute()
 }
 
 /** It was tried and could not be planned; whoever looks at it is told. */
-export async function giveUpWanted(db: Db, id: number): Promise<void> {
-  await db.updateTable('plan_wanted').set({ gave_up: 1 }).where('id', '=', id).execute()
+export async function giveUpWanted(
+  db: Db,
+  { id, moved }: Pick<PlanWantedRow, 'id' | 'moved'>,
+): Promise<void> {
+  await db
+    .updateTable('plan_wanted')
+    .set({ gave_up: 1 })
+    .where('id', '=', id)
+    .where('moved', '=', moved)
+    .execute()
 }
