@@ -119,7 +119,11 @@ async function tap(server: TestServer, runId: string): Promise<number> {
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
 
 /** Taps ten times a second until something is done. */
-async function tappedUntil(server: TestServer, runId: string, over: () => boolean): Promise<readonly number[]> {
+async function tappedUntil(
+  server: TestServer,
+  runId: string,
+  over: () => boolean,
+): Promise<readonly number[]> {
   const all: number[] = []
   while (!over() && taps < 490) {
     all.push(await tap(server, runId))
