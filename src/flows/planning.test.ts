@@ -77,6 +77,18 @@ test('what keeps changing is tried three times, then said; what was saved is kep
   expect(await view(id)).toMatchObject({ planning: 'settled', standing: { status: 'current' } })
 })
 
+test('what was given up of a paper is tried again with the project that asks, and said no more', async () => {
+  const id = await planned(database.context)
+  // Always fewer than its plan takes, and each time others.
+  const pool = poolThat((call) => count(call))
+  const stockItemId = await sheetsOf()
+  await ok(countSheets({ ...database.context, pool }, { stockItemId, amount: '4' }))
+  expect((await view(id)).planning).toBe('given up')
+  await ok(planAgain(database.context, id))
+  expect((await view(id)).planning).toBe('settled')
+  expect(await plansWanted(database.context.db)).toEqual([])
+})
+
 test('a plan that cannot be made is given up with the brief kept; the next deed is planned all the same', async () => {
   const errors = jest.spyOn(console, 'error').mockImplementation(() => undefined)
   const pool = poolThat(() => Promise.reject(new Error('no memory')))

@@ -26,6 +26,11 @@ export async function forgetWanted(
   await db.deleteFrom('plan_wanted').where('id', '=', id).where('moved', '=', moved).execute()
 }
 
+/** What was given up is tried again: somebody asks for it. */
+export async function tryAgain(db: Db): Promise<void> {
+  await db.updateTable('plan_wanted').set({ gave_up: 0 }).where('gave_up', '=', 1).execute()
+}
+
 /** It was tried and could not be planned; whoever looks at it is told. */
 export async function giveUpWanted(
   db: Db,

@@ -1,6 +1,7 @@
 import { checkCutPlan, isBetterPlan, verifiedPlan } from '@/core/cut'
 import { sheetsTaken } from '@/core/plan'
 import { plannedWith } from '@/data/repositories/cut-plans'
+import { tryAgain } from '@/data/repositories/plans-wanted'
 import { findProject, listOpenProjects, projectsById, updateProject } from '@/data/repositories/projects'
 import { foundPlan } from '@/schema/cut-plan'
 import { MOST_TOGETHER, togetherFields } from '@/schema/cut'
@@ -16,6 +17,7 @@ import { promisesOf } from '../promises'
 export const planAgain = (context: FlowContext, projectId: string): Promise<DeedResult<null>> =>
   deed(context, async (inDeed) => {
     if (!(await findProject(inDeed.db, projectId))) throw new RefusalError('NOT_FOUND')
+    await tryAgain(inDeed.db)
     await planCuts(inDeed, { project: projectId })
     return null
   })

@@ -76,7 +76,9 @@ const WORDS: Readonly<Record<Refusal['code'], Words>> = {
   PROOF_DONE: () =>
     'This proof piece was cut, judged or passed over already, here or in another window. Load the page again.',
   CHANGED_SINCE: ({ what = 'This' }) =>
-    `${what} was changed since this page was opened, here or in another window. Nothing of yours was kept yet, and what you typed still stands: open the page anew beside this one, compare, and enter it there.`,
+    what === 'This brief'
+      ? 'This brief was changed since its form was opened, here or in another window. Nothing of yours was kept yet, and what you typed still stands: open the brief anew beside this page, compare, and enter it there.'
+      : `${what} changed since this page was opened, here or in another window. Nothing was kept. Load the page again.`,
   RUN_OPEN: () => 'These are being folded already, here or in another window. Go on with that run.',
   RUN_FULL: ({ most = 0 }) =>
     `This run holds ${most.toLocaleString('en')} taps and takes no more. Put it away, and go on with the pieces left in a new one.`,
